@@ -1,0 +1,456 @@
+package tenterhook.backstage.collection;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HexFormat;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.function.Consumer;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.store.CodebookJson;
+import tenterhook.backstage.store.CollectionRefused;
+import tenterhook.backstage.store.CrateJson;
+import tenterhook.backstage.store.Ledger;
+import tenterhook.backstage.store.PlainFiles;
+import tenterhook.backstage.store.Store;
+import tenterhook.backstage.tagfile.Pictures;
+import tenterhook.backstage.tagfile.TagFiles;
+import tenterhook.backstage.tagfile.Unreadable;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.core.change.LedgerEntry;
+import tenterhook.core.change.Outcome;
+import tenterhook.core.change.Outcome.Refusal;
+import tenterhook.core.change.Place;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.code.Derived;
+import tenterhook.core.crate.CrateContents;
+import tenterhook.core.crate.Crates;
+import tenterhook.core.duplicate.Duplicates;
+import tenterhook.core.field.Artwork;
+import tenterhook.core.field.Fields;
+import tenterhook.core.job.Progress;
+import tenterhook.core.track.Cell;
+import tenterhook.core.track.Snapshot;
+import tenterhook.core.weave.Weave;
+import tenterhook.core.weave.WeaveBy;
+
+/**
+ * An open collection. Anything is altered by {@link #apply} alone; reading never waits: {@link
+ * #state} is the newest finished moment. Writers take turns. Listeners are called on the writer's
+ * thread.
+ */
+public final class MusicCollection implements AutoCloseable {
+  private static final DateTimeFormatter BATCH = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm:ss");
+
+  private final Path folder;
+  private final Store store;
+  private final Ledger ledger;
+  private final PlainFiles plain;
+  private final Road road;
+  private final InstantSource clock;
+  private final List<Consumer<Delta>> listeners = new CopyOnWriteArrayList<>();
+  private final List<Refusal> openingTroubles = new ArrayList<>();
+  private volatile CollectionState state;
+
+  private MusicCollection(Path folder, Store store, InstantSource clock) {
+    this.folder = folder;
+    this.store = store;
+    this.ledger = new Ledger(store);
+    this.plain = new PlainFiles(folder, store);
+    this.road = new Road(store, ledger);
+    this.clock = clock;
+    Map<String, Path> roots = new LinkedHashMap<>(store.roots());
+    roots.put(Place.HOLDING_BAY, folder.resolve("holding bay"));
+    Codebook codebook = store.document("codebook").map(CodebookJson::read).orElse(Codebook.EMPTY);
+    Crates crates = store.document("crates").map(CrateJson::fromIds).orElse(Crates.NONE);
+    Snapshot loaded = store.load();
+    this.state =
+        new CollectionState(
+            Derived.refreshed(loaded, codebook, loaded.known()), codebook, crates, roots);
+  }
+
+  /**
+   * Opens a collection, or makes an empty one; an interrupted change is brought to an end first, and
+   * plain files that a person edited are taken over.
+   *
+   * @param folder of the collection
+   * @param clock tells the time
+   * @throws CollectionRefused when it is in use, newer or damaged
+   */
+  public static MusicCollection open(Path folder, InstantSource clock) throws CollectionRefused {
+    Path place = folder.toAbsolutePath().normalize();
+    Store store = Store.open(place);
+    try {
+      MusicCollection collection = new MusicCollection(place, store, clock);
+      collection.recover();
+      collection.takePlainFiles();
+      return collection;
+    } catch (IOException | RuntimeException trouble) {
+      store.close();
+      throw new CollectionRefused(
+          "the collection in " + place + " cannot be opened: " + trouble.getMessage(), trouble);
+    }
+  }
+
+  private void recover() throws IOException {
+    for (long number : ledger.interrupted()) {
+      List<Cell> cells = road.recover(state, number);
+      takeOver(cells);
+    }
+  }
+
+  private void takePlainFiles() throws IOException {
+    List<Edit> edits = new ArrayList<>();
+    Optional<Codebook> codebook = plain.editedCodebook(openingTroubles);
+    codebook
+        .filter(c -> !c.equals(state.codebook()))
+        .ifPresent(c -> edits.add(new Edit.SetCodebook(state.codebook(), c)));
+    Optional<Crates> crates = plain.editedCrates(state.crates(), this::trackNamed, openingTroubles);
+    crates
+        .filter(c -> !c.equals(state.crates()))
+        .ifPresent(c -> edits.add(new Edit.SetCrates(state.crates(), c)));
+    if (!edits.isEmpty()) {
+      apply(new Change("takes over files edited by hand", true, edits), Progress.SILENT);
+    }
+  }
+
+  private Optional<Integer> trackNamed(String name) {
+    Snapshot snapshot = state.snapshot();
+    int[] found = {0};
+    snapshot.tracks().forEach((int id) -> found[0] = trackName(id).equals(name) ? id : found[0]);
+    return found[0] == 0 ? Optional.empty() : Optional.of(found[0]);
+  }
+
+  private String trackName(int id) {
+    return state.snapshot().raw(id, Fields.ROOT) + "/" + state.snapshot().raw(id, Fields.PATH);
+  }
+
+  /** The newest finished moment. */
+  public CollectionState state() {
+    return state;
+  }
+
+  /** What crates hold and finders find at the newest moment, today. */
+  public CrateContents contents() {
+    CollectionState now = state;
+    return new CrateContents(now.snapshot(), now.codebook(), now.crates(), today());
+  }
+
+  /** Today's date where the program runs. */
+  public LocalDate today() {
+    return LocalDate.ofInstant(clock.instant(), ZoneId.systemDefault());
+  }
+
+  /** Files that could not be read when the collection was opened, and what was kept instead. */
+  public List<Refusal> openingTroubles() {
+    return List.copyOf(openingTroubles);
+  }
+
+  /** Calls a listener after every change, on the thread that made it. */
+  public void listen(Consumer<Delta> listener) {
+    listeners.add(listener);
+  }
+
+  /**
+   * Alters the collection. What does not hold any more is refused track by track; the rest is done.
+   *
+   * @param change what to do
+   * @param progress told of every track; a stop leaves the rest as it was
+   * @return what was done and what was refused
+   */
+  public synchronized Outcome apply(Change change, Progress progress) {
+    return apply(change, 0, progress);
+  }
+
+  private Outcome apply(Change change, long undoes, Progress progress) {
+    Road.Done done = road.go(state, change, undoes, clock.instant(), progress);
+    CollectionState before = state;
+    if (done.others()) {
+      takeOthers(change);
+    }
+    takeOver(done.cells());
+    if (done.others()) {
+      publish(before, state, state.snapshot().known());
+    }
+    return done.outcome();
+  }
+
+  private void takeOthers(Change change) {
+    CollectionState now = state;
+    Codebook codebook = now.codebook();
+    Crates crates = now.crates();
+    for (Edit edit : change.edits()) {
+      if (edit instanceof Edit.SetCodebook book) {
+        codebook = book.after();
+      } else if (edit instanceof Edit.SetCrates shelves) {
+        crates = shelves.after();
+      }
+    }
+    Snapshot snapshot =
+        codebook.equals(now.codebook())
+            ? now.snapshot()
+            : Derived.refreshed(now.snapshot(), codebook, now.snapshot().known());
+    state = new CollectionState(snapshot, codebook, crates, now.roots());
+    store.putDocument("codebook", CodebookJson.write(codebook));
+    store.putDocument("crates", CrateJson.byId(crates));
+    try {
+      plain.write(codebook);
+      plain.write(crates, this::trackName);
+    } catch (IOException trouble) {
+      openingTroubles.add(
+          new Refusal(0, folder.toString(), "plain files not written: " + trouble.getMessage()));
+    }
+  }
+
+  private void takeOver(List<Cell> cells) {
+    if (cells.isEmpty()) {
+      return;
+    }
+    RoaringBitmap changed = new RoaringBitmap();
+    cells.forEach(c -> changed.add(c.id()));
+    CollectionState before = state;
+    Snapshot next =
+        Derived.refreshed(before.snapshot().with(cells), before.codebook(), changed);
+    state = before.with(next);
+    publish(before, state, changed);
+  }
+
+  private void publish(CollectionState before, CollectionState after, RoaringBitmap changed) {
+    Delta delta = new Delta(before, after, changed);
+    listeners.forEach(l -> l.accept(delta));
+  }
+
+  /** The ledger, the newest entry first. */
+  public List<LedgerEntry> history() {
+    return ledger.entries();
+  }
+
+  /** The edits of a ledger entry. */
+  public Optional<Change> change(long number) {
+    return ledger.change(number);
+  }
+
+  /**
+   * Takes a change back.
+   *
+   * @param number its number in the ledger
+   * @param progress told of every track
+   * @throws IllegalArgumentException when there is no such change, or it was taken back already
+   */
+  public synchronized Outcome undo(long number, Progress progress) {
+    LedgerEntry entry =
+        ledger.entries().stream()
+            .filter(e -> e.number() == number)
+            .findFirst()
+            .orElseThrow(() -> new IllegalArgumentException("the ledger has no change " + number));
+    if (!entry.canUndo()) {
+      throw new IllegalArgumentException(
+          "change " + number + " was taken back already by change " + entry.undoneBy());
+    }
+    Change change = ledger.change(number).orElseThrow();
+    String title = (entry.undoes() > 0 ? "does again: " : "takes back: ") + plainTitle(entry);
+    return apply(change.inverse(title), number, progress);
+  }
+
+  private static String plainTitle(LedgerEntry entry) {
+    return entry.title().replaceFirst("^(takes back|does again): ", "");
+  }
+
+  /** The change that undo would take back next. */
+  public Optional<LedgerEntry> nextUndo() {
+    return ledger.entries().stream().filter(e -> e.undoes() == 0 && e.canUndo()).findFirst();
+  }
+
+  /** The change that redo would do again next; none once something new was done. */
+  public Optional<LedgerEntry> nextRedo() {
+    List<LedgerEntry> entries = ledger.entries();
+    Map<Long, LedgerEntry> byNumber = new HashMap<>();
+    entries.forEach(e -> byNumber.put(e.number(), e));
+    for (LedgerEntry entry : entries) {
+      if (entry.undoes() == 0) {
+        return Optional.empty();
+      }
+      LedgerEntry undone = byNumber.get(entry.undoes());
+      if (undone != null && undone.undoes() == 0 && entry.canUndo()) {
+        return Optional.of(entry);
+      }
+    }
+    return Optional.empty();
+  }
+
+  /**
+   * Brings a folder in or up to date. A folder that no root holds becomes a root of its own name.
+   *
+   * @param place the folder
+   * @param progress told of every file
+   * @throws IOException when the folder cannot be read; the collection is then as it was
+   */
+  public synchronized ScanReport scan(Path place, Progress progress) throws IOException {
+    Path target = place.toRealPath();
+    if (!Files.isDirectory(target)) {
+      throw new IOException(target + " is not a folder");
+    }
+    String root = rootFor(target);
+    Instant now = clock.instant();
+    String arrival = ZonedDateTime.ofInstant(now, ZoneId.systemDefault()).format(BATCH);
+    Scan scan = new Scan(state, root, arrival, now.toString(), this::keep);
+    ScanReport report = scan.run(target, progress);
+    noteCourse();
+    return report;
+  }
+
+  private void keep(List<Cell> cells) {
+    store.put(cells);
+    takeOver(cells);
+  }
+
+  private String rootFor(Path target) throws IOException {
+    for (Map.Entry<String, Path> root : state.roots().entrySet()) {
+      if (target.startsWith(root.getValue())) {
+        if (root.getKey().equals(Place.HOLDING_BAY)) {
+          throw new IOException(target + " is the holding bay; restore files from it instead");
+        }
+        return root.getKey();
+      }
+      if (root.getValue().startsWith(target) && !root.getKey().equals(Place.HOLDING_BAY)) {
+        throw new IOException(
+            target + " holds the folder of root " + root.getKey() + "; scan that one");
+      }
+    }
+    String base = target.getFileName() == null ? "Disk" : target.getFileName().toString();
+    String name = base;
+    for (int i = 2; state.roots().containsKey(name); i++) {
+      name = base + " " + i;
+    }
+    store.putRoot(name, target);
+    Map<String, Path> roots = new LinkedHashMap<>(state.roots());
+    roots.put(name, target);
+    state = new CollectionState(state.snapshot(), state.codebook(), state.crates(), roots);
+    return name;
+  }
+
+  /** Notes today how whole the collection is. */
+  public void noteCourse() {
+    Weave weave = Weave.of(state.snapshot(), state.codebook(), WeaveBy.FOLDER);
+    if (weave.total().tracks() > 0) {
+      store.putCourse(today().toString(), weave.total().whole(), weave.total().tracks());
+    }
+  }
+
+  /** How whole the collection was, one point a day. */
+  public List<Store.CoursePoint> course() {
+    return store.course();
+  }
+
+  /**
+   * Reads the files that may be copies of one another, so that groups of the same bytes are known.
+   *
+   * @param progress told of every file; a stop keeps what was read so far
+   * @return files that could not be read
+   */
+  public synchronized List<Refusal> compareCopies(Progress progress) {
+    RoaringBitmap ids = Duplicates.toHash(state.snapshot());
+    List<Cell> cells = new ArrayList<>();
+    List<Refusal> troubles = new ArrayList<>();
+    int[] done = {0};
+    ids.forEach(
+        (int id) -> {
+          if (progress.stopped()) {
+            return;
+          }
+          Path file = state.path(id);
+          try {
+            cells.add(new Cell(id, Fields.CONTENT, contentHash(file)));
+          } catch (IOException trouble) {
+            troubles.add(new Refusal(id, file.toString(), "cannot be read: " + trouble.getMessage()));
+          }
+          progress.at(++done[0], ids.getCardinality(), file.getFileName().toString());
+        });
+    keep(cells);
+    return troubles;
+  }
+
+  private static String contentHash(Path file) throws IOException {
+    MessageDigest digest = Pictures.newDigest();
+    byte[] buffer = new byte[1 << 16];
+    try (InputStream in = Files.newInputStream(file)) {
+      for (int got = in.read(buffer); got > 0; got = in.read(buffer)) {
+        digest.update(buffer, 0, got);
+      }
+    }
+    return HexFormat.of().formatHex(digest.digest());
+  }
+
+  /**
+   * Keeps a picture so that a change can name it.
+   *
+   * @param bytes a JPEG or PNG
+   * @return what it is, to be set as {@link Fields#ARTWORK}
+   * @throws Unreadable when it is no picture
+   */
+  public Artwork keepPicture(byte[] bytes) throws Unreadable {
+    Artwork artwork = Pictures.describe(bytes);
+    if (artwork.width() == 0 || !List.of("image/jpeg", "image/png").contains(artwork.mime())) {
+      throw new Unreadable("this is no JPEG or PNG picture; nothing was changed");
+    }
+    store.putPicture(artwork.sha256(), bytes);
+    return artwork;
+  }
+
+  /**
+   * The bytes of a track's cover.
+   *
+   * @return empty when it has none, or its file cannot be read
+   */
+  public Optional<byte[]> picture(int id) {
+    Optional<Artwork> known = Artwork.parse(state.snapshot().raw(id, Fields.ARTWORK));
+    if (known.isEmpty()) {
+      return Optional.empty();
+    }
+    try {
+      return TagFiles.picture(state.path(id));
+    } catch (Unreadable gone) {
+      return store.picture(known.get().sha256());
+    }
+  }
+
+  /** The folder that holds the database and the plain files. */
+  public Path folder() {
+    return folder;
+  }
+
+  /**
+   * A remembered setting of the interface, such as column widths.
+   *
+   * @param name its name
+   */
+  public Optional<String> setting(String name) {
+    return store.document("setting:" + name);
+  }
+
+  /** Remembers a setting of the interface. */
+  public void keepSetting(String name, String text) {
+    store.putDocument("setting:" + name, text);
+  }
+
+  @Override
+  public synchronized void close() {
+    noteCourse();
+    store.close();
+  }
+}

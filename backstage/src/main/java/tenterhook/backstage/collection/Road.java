@@ -1,0 +1,205 @@
+package tenterhook.backstage.collection;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.store.Ledger;
+import tenterhook.backstage.store.Store;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.core.change.Outcome;
+import tenterhook.core.change.Outcome.Refusal;
+import tenterhook.core.change.Place;
+import tenterhook.core.change.TrackEdits;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.job.Progress;
+import tenterhook.core.track.Cell;
+import tenterhook.core.track.Snapshot;
+
+/**
+ * The one road by which anything is altered: check, enter in the ledger, files, database. Used by
+ * {@link MusicCollection} alone, one change at a time.
+ */
+final class Road {
+  private final Store store;
+  private final Ledger ledger;
+
+  Road(Store store, Ledger ledger) {
+    this.store = store;
+    this.ledger = ledger;
+  }
+
+  /** What the road did: the outcome, and what the collection must take over. */
+  record Done(Outcome outcome, List<Cell> cells, boolean others) {}
+
+  Done go(CollectionState state, Change change, long undoes, java.time.Instant at, Progress progress) {
+    List<Refusal> refused = new ArrayList<>();
+    RoaringBitmap out = new RoaringBitmap();
+    boolean othersHold = othersHold(state, change, refused);
+    Map<Integer, List<Edit.OfTrack>> byTrack = checked(state, change, out, refused);
+    if (byTrack.isEmpty() && !(othersHold && hasOthers(change))) {
+      return new Done(new Outcome(0, change.title(), 0, 0, refused), List.of(), false);
+    }
+    long number = ledger.open(change, at, undoes);
+    List<Cell> cells = new ArrayList<>();
+    int written = files(state, byTrack, cells, out, refused, progress);
+    int tracks = byTrack.size() - (int) byTrack.keySet().stream().filter(out::contains).count();
+    boolean others = othersHold && hasOthers(change);
+    long kept = tracks > 0 || others ? number : 0;
+    store.together(
+        () -> {
+          store.put(cells);
+          ledger.close(number, out, tracks, others);
+          if (undoes > 0 && kept > 0) {
+            ledger.markUndone(undoes, number);
+          }
+        });
+    return new Done(new Outcome(kept, change.title(), tracks, written, refused), cells, others);
+  }
+
+  private static boolean hasOthers(Change change) {
+    return change.edits().stream().anyMatch(e -> !(e instanceof Edit.OfTrack));
+  }
+
+  /** Edits of crates and codebook hold only while both are as they were. */
+  private static boolean othersHold(CollectionState state, Change change, List<Refusal> refused) {
+    for (Edit edit : change.edits()) {
+      if (edit instanceof Edit.SetCrates crates && !crates.before().equals(state.crates())) {
+        refused.add(new Refusal(0, "crates", "the crates were changed meanwhile; they stay as they are"));
+        return false;
+      }
+      if (edit instanceof Edit.SetCodebook book && !book.before().equals(state.codebook())) {
+        refused.add(new Refusal(0, "codebook", "the codebook was changed meanwhile; it stays as it is"));
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private static Map<Integer, List<Edit.OfTrack>> checked(
+      CollectionState state, Change change, RoaringBitmap out, List<Refusal> refused) {
+    Map<Integer, List<Edit.OfTrack>> byTrack = new LinkedHashMap<>();
+    for (Edit edit : change.edits()) {
+      if (edit instanceof Edit.OfTrack one) {
+        byTrack.computeIfAbsent(one.id(), i -> new ArrayList<>()).add(one);
+      }
+    }
+    byTrack
+        .entrySet()
+        .removeIf(
+            entry -> {
+              String reason = objection(state.snapshot(), change, entry.getKey(), entry.getValue());
+              if (reason == null) {
+                return false;
+              }
+              out.add(entry.getKey());
+              refused.add(new Refusal(entry.getKey(), state.path(entry.getKey()).toString(), reason));
+              return true;
+            });
+    return byTrack;
+  }
+
+  private static @Nullable String objection(
+      Snapshot snapshot, Change change, int id, List<Edit.OfTrack> edits) {
+    if (!change.byHand() && !snapshot.raw(id, Fields.GUARDED).isEmpty()) {
+      return "is guarded; change it by itself, or unguard it";
+    }
+    Map<Field<?>, String> values = new HashMap<>();
+    for (Edit.OfTrack edit : edits) {
+      switch (edit) {
+        case Edit.SetField set -> {
+          String now = values.getOrDefault(set.field(), snapshot.raw(id, set.field()));
+          if (!FileStep.agrees(set.field(), set.before(), now)) {
+            return "its " + set.field().label() + " is \"" + set.field().type().show(now) + "\" by now";
+          }
+          values.put(set.field(), set.after());
+        }
+        case Edit.MoveFile move -> {
+          if (!isAt(snapshot, id, move.from())) {
+            return "its file is elsewhere by now";
+          }
+        }
+        case Edit.Repoint point -> {
+          if (!isAt(snapshot, id, point.from())) {
+            return "its file is elsewhere by now";
+          }
+        }
+      }
+    }
+    return null;
+  }
+
+  private static boolean isAt(Snapshot snapshot, int id, Place place) {
+    return TrackEdits.place(snapshot, id).equals(place);
+  }
+
+  private int files(
+      CollectionState state,
+      Map<Integer, List<Edit.OfTrack>> byTrack,
+      List<Cell> cells,
+      RoaringBitmap out,
+      List<Refusal> refused,
+      Progress progress) {
+    FileStep step = new FileStep(state, store);
+    int written = 0;
+    int done = 0;
+    for (Map.Entry<Integer, List<Edit.OfTrack>> entry : byTrack.entrySet()) {
+      int id = entry.getKey();
+      try {
+        if (progress.stopped()) {
+          throw new FileStep.Refused("stopped before its turn");
+        }
+        FileStep.Result result = step.run(id, entry.getValue());
+        cells.addAll(result.cells());
+        written += result.touched() ? 1 : 0;
+      } catch (FileStep.Refused reason) {
+        out.add(id);
+        refused.add(new Refusal(id, state.path(id).toString(), String.valueOf(reason.getMessage())));
+      }
+      progress.at(++done, byTrack.size(), state.snapshot().name(id));
+    }
+    return written;
+  }
+
+  /**
+   * Brings ledger and files together after an interruption: what a file already holds is kept and
+   * entered, the rest leaves the ledger.
+   *
+   * @param state the collection as the database has it
+   * @param number the interrupted change
+   * @return the values that the collection must take over
+   */
+  List<Cell> recover(CollectionState state, long number) throws IOException {
+    Map<Integer, List<Edit.OfTrack>> byTrack = new LinkedHashMap<>();
+    ledger
+        .change(number)
+        .ifPresent(
+            c ->
+                c.edits().stream()
+                    .filter(Edit.OfTrack.class::isInstance)
+                    .map(Edit.OfTrack.class::cast)
+                    .forEach(e -> byTrack.computeIfAbsent(e.id(), i -> new ArrayList<>()).add(e)));
+    RoaringBitmap out = new RoaringBitmap();
+    List<Cell> cells = new ArrayList<>();
+    for (Map.Entry<Integer, List<Edit.OfTrack>> entry : byTrack.entrySet()) {
+      List<Cell> found = Recovery.found(state, entry.getKey(), entry.getValue());
+      if (found.isEmpty()) {
+        out.add(entry.getKey());
+      }
+      cells.addAll(found);
+    }
+    int tracks = byTrack.size() - out.getCardinality();
+    store.together(
+        () -> {
+          store.put(cells);
+          ledger.close(number, out, tracks, false);
+        });
+    return cells;
+  }
+}

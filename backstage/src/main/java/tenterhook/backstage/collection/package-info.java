@@ -1,0 +1,7 @@
+/**
+ * The open collection: the one road by which anything is altered, the scan, the ledger and recovery. Start at {@link tenterhook.backstage.collection.MusicCollection}.
+ */
+@NullMarked
+package tenterhook.backstage.collection;
+
+import org.jspecify.annotations.NullMarked;

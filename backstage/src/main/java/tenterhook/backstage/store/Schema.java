@@ -1,0 +1,102 @@
+package tenterhook.backstage.store;
+
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.field.Home;
+
+/**
+ * The database's tables, by version. A version is never edited; a new one is appended. The columns
+ * of table {@code track} follow the catalogue of fields and are added when a field is new.
+ */
+final class Schema {
+  private static final String[] VERSIONS = {
+    """
+    CREATE TABLE root (name TEXT PRIMARY KEY, path TEXT NOT NULL);
+    CREATE TABLE track (id INTEGER PRIMARY KEY);
+    CREATE TABLE change (
+      number INTEGER PRIMARY KEY AUTOINCREMENT, at TEXT NOT NULL, title TEXT NOT NULL,
+      tracks INTEGER NOT NULL DEFAULT 0, undoes INTEGER NOT NULL DEFAULT 0,
+      undone_by INTEGER NOT NULL DEFAULT 0, open INTEGER NOT NULL DEFAULT 1);
+    CREATE TABLE edit (
+      change INTEGER NOT NULL, seq INTEGER NOT NULL, kind TEXT NOT NULL, track INTEGER NOT NULL,
+      field TEXT NOT NULL, before TEXT NOT NULL, after TEXT NOT NULL,
+      PRIMARY KEY (change, seq)) WITHOUT ROWID;
+    CREATE TABLE picture (sha256 TEXT PRIMARY KEY, bytes BLOB NOT NULL);
+    CREATE TABLE course (day TEXT PRIMARY KEY, whole REAL NOT NULL, tracks INTEGER NOT NULL);
+    CREATE TABLE document (name TEXT PRIMARY KEY, text TEXT NOT NULL);
+    """
+  };
+
+  private Schema() {}
+
+  /** The fields that table {@code track} holds, in the order of the catalogue. */
+  static List<Field<?>> stored() {
+    return Fields.all().stream().filter(f -> f.home() != Home.DERIVED).toList();
+  }
+
+  static String column(Field<?> field) {
+    return "f_" + field.key();
+  }
+
+  static String columns() {
+    return stored().stream().map(Schema::column).collect(Collectors.joining(", "));
+  }
+
+  /** Brings an older database up to date; refuses a newer one untouched. */
+  static void bringUp(Connection db) throws SQLException, CollectionRefused {
+    int version = version(db);
+    if (version > VERSIONS.length) {
+      throw new CollectionRefused(
+          "this collection was made by a newer Tenterhook (form "
+              + version
+              + ", this one knows "
+              + VERSIONS.length
+              + "); it was not touched. Use the newer program.");
+    }
+    db.setAutoCommit(false);
+    try (Statement statement = db.createStatement()) {
+      for (int v = version; v < VERSIONS.length; v++) {
+        for (String sql : VERSIONS[v].split(";\\s*\\n")) {
+          if (!sql.isBlank()) {
+            statement.executeUpdate(sql);
+          }
+        }
+        statement.executeUpdate("PRAGMA user_version = " + (v + 1));
+      }
+      addColumns(db, statement);
+      db.commit();
+    } finally {
+      db.setAutoCommit(true);
+    }
+  }
+
+  private static int version(Connection db) throws SQLException {
+    try (Statement statement = db.createStatement();
+        ResultSet rows = statement.executeQuery("PRAGMA user_version")) {
+      return rows.next() ? rows.getInt(1) : 0;
+    }
+  }
+
+  private static void addColumns(Connection db, Statement statement) throws SQLException {
+    Set<String> there = new HashSet<>();
+    try (ResultSet rows = statement.executeQuery("PRAGMA table_info(track)")) {
+      while (rows.next()) {
+        there.add(rows.getString("name"));
+      }
+    }
+    for (Field<?> field : stored()) {
+      if (!there.contains(column(field))) {
+        statement.executeUpdate(
+            "ALTER TABLE track ADD COLUMN " + column(field) + " TEXT NOT NULL DEFAULT ''");
+      }
+    }
+  }
+}

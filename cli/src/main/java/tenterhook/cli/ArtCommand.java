@@ -1,0 +1,39 @@
+package tenterhook.cli;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import picocli.CommandLine.ArgGroup;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.core.change.TrackEdits;
+import tenterhook.core.field.Fields;
+
+/** Sets or removes artwork. */
+@Command(name = "art", description = "Sets or removes the artwork of the tracks found.")
+final class ArtCommand extends Work {
+  @Parameters(paramLabel = "QUERY", description = "In the find language.")
+  String query;
+
+  @ArgGroup(multiplicity = "1")
+  What what;
+
+  static final class What {
+    @Option(names = "--file", paramLabel = "F", description = "A JPEG or PNG.")
+    Path file;
+
+    @Option(names = "--remove", description = "Takes the artwork away.")
+    boolean remove;
+  }
+
+  @Override
+  void run(MusicCollection collection) throws Exception {
+    String art = what.remove ? "" : collection.keepPicture(Files.readAllBytes(what.file)).raw();
+    apply(
+        collection,
+        TrackEdits.set(
+            tracks(collection), find(collection, query), Map.of(Fields.ARTWORK, art)));
+  }
+}

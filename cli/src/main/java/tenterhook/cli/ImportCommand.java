@@ -1,0 +1,34 @@
+package tenterhook.cli;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.collection.Playlists;
+
+/** Reads a playlist as a hand crate. */
+@Command(name = "import", description = "Reads an M3U8 playlist as a hand crate.")
+final class ImportCommand extends Work {
+  @Parameters(paramLabel = "FILE", description = "The playlist.")
+  Path file;
+
+  @Option(names = "--shelf", paramLabel = "NAME", description = "Where it goes (${DEFAULT-VALUE}).")
+  String shelf = "Loose crates";
+
+  @Override
+  void run(MusicCollection collection) throws IOException {
+    Playlists.Imported imported = Playlists.read(collection.state(), file, shelf);
+    imported
+        .unknown()
+        .forEach(
+            p -> {
+              partly();
+              say(
+                  object().put("path", p.toString()).put("reason", "not in the collection"),
+                  p + ": not in the collection");
+            });
+    apply(collection, imported.change());
+  }
+}

@@ -1,0 +1,51 @@
+package tenterhook.cli;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Parameters;
+import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.core.change.TrackEdits;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.field.Home;
+
+/** Edits fields. */
+@Command(name = "set", description = "Sets fields of the tracks found; an empty value removes it.")
+final class SetCommand extends Work {
+  @Parameters(index = "0", paramLabel = "QUERY", description = "In the find language.")
+  String query;
+
+  @Parameters(index = "1..*", arity = "1..*", paramLabel = "FIELD=VALUE", description = "Edits.")
+  List<String> edits;
+
+  @Override
+  void run(MusicCollection collection) {
+    Map<Field<?>, String> values = new LinkedHashMap<>();
+    for (String edit : edits) {
+      String[] pair = edit.split("=", 2);
+      Field<?> field = Fields.named(pair[0]).orElseThrow(() -> noField(pair[0]));
+      boolean flag = field == Fields.RESTING || field == Fields.GUARDED || field == Fields.PLAYS;
+      if (pair.length < 2 || !(field.editable() || flag && field.home() == Home.PROGRAM)) {
+        throw new IllegalArgumentException("'" + edit + "' does not set a field: write FIELD=VALUE");
+      }
+      String typed = flag && pair[1].equals("no") ? "" : pair[1];
+      field
+          .type()
+          .complaint(typed)
+          .ifPresent(
+              c -> {
+                throw new IllegalArgumentException(field.label() + " '" + pair[1] + "' " + c);
+              });
+      values.put(field, field.type().fromTyped(typed));
+    }
+    apply(collection, TrackEdits.set(tracks(collection), find(collection, query), values));
+  }
+
+  private static IllegalArgumentException noField(String name) {
+    String all =
+        String.join(", ", Fields.all().stream().filter(Field::editable).map(Field::key).toList());
+    return new IllegalArgumentException("no field '" + name + "'; there are " + all);
+  }
+}

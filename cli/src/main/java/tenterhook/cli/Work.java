@@ -1,0 +1,144 @@
+package tenterhook.cli;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.time.InstantSource;
+import java.util.concurrent.Callable;
+import org.roaringbitmap.RoaringBitmap;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Spec;
+import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Outcome;
+import tenterhook.core.find.FindParser;
+import tenterhook.core.find.Parsed;
+import tenterhook.core.find.Query;
+import tenterhook.core.job.Progress;
+import tenterhook.core.track.Snapshot;
+
+/** What every command shares: opening the collection, finding, altering, printing. */
+abstract class Work implements Callable<Integer> {
+  static final ObjectMapper JSON = new ObjectMapper();
+
+  @Spec CommandSpec spec;
+
+  Main main;
+
+  private int status = Main.DONE;
+
+  /** Does the command's work on an open collection. */
+  abstract void run(MusicCollection collection) throws Exception;
+
+  @Override
+  public Integer call() throws Exception {
+    main = (Main) spec.root().userObject(); // nested commands share the outermost one's options
+    try (MusicCollection collection =
+        MusicCollection.open(main.collection, InstantSource.system())) {
+      collection.openingTroubles().forEach(t -> main.err.println(t.path() + ": " + t.reason()));
+      run(collection);
+    }
+    return status;
+  }
+
+  /** Notes that some files could not be done. */
+  void partly() {
+    status = Main.PARTLY;
+  }
+
+  /** The tracks that a query finds; refuses a wrong one with its position. */
+  static RoaringBitmap find(MusicCollection collection, String query) {
+    return collection.contents().finder().find(parse(collection, query));
+  }
+
+  static Query parse(MusicCollection collection, String query) {
+    return switch (FindParser.parse(query, collection.state().codebook())) {
+      case Parsed.Good good -> good.query();
+      case Parsed.Bad bad ->
+          throw new IllegalArgumentException(
+              query + "\n" + " ".repeat(bad.position()) + "^ " + bad.message());
+    };
+  }
+
+  /** Prints an object as one line, or a sentence for people. */
+  void say(ObjectNode node, String words) {
+    if (main.json) {
+      main.out.println(text(node));
+    } else {
+      main.out.println(words);
+    }
+  }
+
+  static ObjectNode object() {
+    return JSON.createObjectNode();
+  }
+
+  private static String text(ObjectNode node) {
+    try {
+      return JSON.writeValueAsString(node);
+    } catch (JsonProcessingException impossible) {
+      throw new IllegalStateException("plain values can always be written", impossible);
+    }
+  }
+
+  /** Does a change, or only says what it would do, and prints its outcome. */
+  void apply(MusicCollection collection, Change change) {
+    if (main.dryRun) {
+      int tracks = change.tracks().getCardinality();
+      say(
+          object().put("dryRun", change.title()).put("tracks", tracks),
+          "would do: " + change.title());
+      return;
+    }
+    report(collection, collection.apply(change, progress()));
+  }
+
+  /** Prints what became of a change. */
+  void report(MusicCollection collection, Outcome outcome) {
+    ObjectNode node = object();
+    node.put("change", outcome.number()).put("tracks", outcome.tracks());
+    node.put("written", outcome.written());
+    ArrayNode refused = node.putArray("refused");
+    outcome.refused().forEach(r -> refused.addObject().put("path", r.path()).put("reason", r.reason()));
+    outcome.refused().forEach(r -> main.err.println("left as it was: " + r.path() + ": " + r.reason()));
+    if (!outcome.refused().isEmpty()) {
+      partly();
+    }
+    say(
+        node,
+        outcome.number() == 0
+            ? "nothing to change"
+            : "change " + outcome.number() + ": " + outcome.title() + "; undo " + outcome.number() + " takes it back");
+  }
+
+  /** Progress on standard error, at most a line a second. */
+  Progress progress() {
+    return new Progress() {
+      private long last;
+
+      @Override
+      public synchronized void at(long done, long total, String words) {
+        long now = System.currentTimeMillis();
+        if (now - last > 1000) {
+          last = now;
+          main.err.println(done + (total < 0 ? "" : " of " + total) + "  " + words);
+        }
+      }
+
+      @Override
+      public boolean stopped() {
+        return false;
+      }
+    };
+  }
+
+  /** A track's absolute path. */
+  static String path(MusicCollection collection, int id) {
+    return collection.state().path(id).toString();
+  }
+
+  static Snapshot tracks(MusicCollection collection) {
+    return collection.state().snapshot();
+  }
+}

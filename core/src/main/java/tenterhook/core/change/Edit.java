@@ -1,0 +1,86 @@
+package tenterhook.core.change;
+
+import tenterhook.core.code.Codebook;
+import tenterhook.core.crate.Crates;
+import tenterhook.core.field.Field;
+
+/** One step of a {@link Change}. Each knows how to be taken back. */
+public sealed interface Edit {
+  /** The same step backwards. */
+  Edit inverse();
+
+  /** A step that concerns one track. */
+  sealed interface OfTrack extends Edit {
+    /** The track. */
+    int id();
+  }
+
+  /**
+   * A field of a track gets another value.
+   *
+   * @param id the track
+   * @param field which attribute
+   * @param before the raw value that must hold for the edit to be made
+   * @param after the raw value afterwards
+   */
+  record SetField(int id, Field<?> field, String before, String after) implements OfTrack {
+    @Override
+    public SetField inverse() {
+      return new SetField(id, field, after, before);
+    }
+  }
+
+  /**
+   * A track's file moves on the disk, and the collection with it.
+   *
+   * @param id the track
+   * @param from where it is
+   * @param to where it goes; must be free
+   */
+  record MoveFile(int id, Place from, Place to) implements OfTrack {
+    @Override
+    public MoveFile inverse() {
+      return new MoveFile(id, to, from);
+    }
+  }
+
+  /**
+   * The collection learns that a track's file is elsewhere; nothing moves on the disk.
+   *
+   * @param id the track
+   * @param from where the collection said
+   * @param to where the file is
+   */
+  record Repoint(int id, Place from, Place to) implements OfTrack {
+    @Override
+    public Repoint inverse() {
+      return new Repoint(id, to, from);
+    }
+  }
+
+  /**
+   * Shelves and crates become others.
+   *
+   * @param before as they must be now
+   * @param after as they will be
+   */
+  record SetCrates(Crates before, Crates after) implements Edit {
+    @Override
+    public SetCrates inverse() {
+      return new SetCrates(after, before);
+    }
+  }
+
+  /**
+   * The codebook becomes another.
+   *
+   * @param before as it must be now
+   * @param after as it will be
+   */
+  record SetCodebook(Codebook before, Codebook after) implements Edit {
+    @Override
+    public SetCodebook inverse() {
+      return new SetCodebook(after, before);
+    }
+  }
+}

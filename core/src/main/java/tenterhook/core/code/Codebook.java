@@ -1,0 +1,156 @@
+package tenterhook.core.code;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import tenterhook.core.field.Fields;
+
+/**
+ * All facets and codes with their meanings: the legend. Immutable; every edit gives another one.
+ *
+ * @param facets in order; no two of one name, no token twice
+ * @param notation how codes are written into files
+ */
+public record Codebook(List<Facet> facets, Notation notation) {
+  private static final Set<String> RESERVED =
+      Set.of("code", "crate", "missing", "present", "is", "shelf");
+
+  /** A codebook without a facet. */
+  public static final Codebook EMPTY = new Codebook(List.of(), Notation.DEFAULT);
+
+  /** Checks that names and tokens are each used once. */
+  public Codebook {
+    facets = List.copyOf(facets);
+    Set<String> names = new LinkedHashSet<>();
+    Set<String> tokens = new LinkedHashSet<>();
+    for (Facet facet : facets) {
+      String name = facet.name().toLowerCase(java.util.Locale.ROOT);
+      if (Fields.named(name).isPresent() || RESERVED.contains(name)) {
+        throw new IllegalArgumentException(
+            "'" + facet.name() + "' is the name of a field; give the facet another name");
+      }
+      if (!names.add(name)) {
+        throw new IllegalArgumentException("there is a facet '" + facet.name() + "' already");
+      }
+      for (Code code : facet.codes()) {
+        if (!tokens.add(code.token().toUpperCase(java.util.Locale.ROOT))) {
+          throw new IllegalArgumentException("there is a code " + code.token() + " already");
+        }
+      }
+    }
+  }
+
+  /** The facet of a name, upper and lower case alike. */
+  public Optional<Facet> facet(String name) {
+    return facets.stream().filter(f -> f.name().equalsIgnoreCase(name)).findFirst();
+  }
+
+  /** The facet that a token belongs to. */
+  public Optional<Facet> facetOf(String token) {
+    return facets.stream().filter(f -> f.code(token).isPresent()).findFirst();
+  }
+
+  /** The token as the codebook spells it, or empty for a stray. */
+  public Optional<String> known(String token) {
+    return facetOf(token).flatMap(f -> f.code(token)).map(Code::token);
+  }
+
+  /** All tokens, in the order of facets and codes. */
+  public List<String> tokens() {
+    return facets.stream().flatMap(f -> f.codes().stream()).map(Code::token).toList();
+  }
+
+  /** The same codebook with one more facet at the end. */
+  public Codebook plus(Facet facet) {
+    List<Facet> more = new ArrayList<>(facets);
+    more.add(facet);
+    return new Codebook(more, notation);
+  }
+
+  /** The same codebook without a facet. */
+  public Codebook minus(String name) {
+    return new Codebook(
+        facets.stream().filter(f -> !f.name().equalsIgnoreCase(name)).toList(), notation);
+  }
+
+  /** The same codebook with one facet replaced. */
+  public Codebook with(String name, UnaryOperator<Facet> edit) {
+    return new Codebook(
+        facets.stream().map(f -> f.name().equalsIgnoreCase(name) ? edit.apply(f) : f).toList(),
+        notation);
+  }
+
+  /** The same codebook with one token spelled another way. */
+  public Codebook renamed(String token, String other) {
+    return new Codebook(
+        facets.stream()
+            .map(
+                f ->
+                    f.withCodes(
+                        f.codes().stream()
+                            .map(
+                                c ->
+                                    c.token().equalsIgnoreCase(token)
+                                        ? new Code(other, c.meaning())
+                                        : c)
+                            .toList()))
+            .toList(),
+        notation);
+  }
+
+  /** The codes that a field's text holds, in the codebook's order. */
+  public List<String> codesIn(String text) {
+    if (text.indexOf('/') < 0) {
+      return List.of();
+    }
+    List<String> found =
+        Notation.read(text).tokens().stream().flatMap(t -> known(t).stream()).toList();
+    return ordered(found);
+  }
+
+  /** The tokens in a field's text that are not in the codebook. */
+  public List<String> straysIn(String text) {
+    if (text.indexOf('/') < 0) {
+      return List.of();
+    }
+    return Notation.read(text).tokens().stream().filter(t -> known(t).isEmpty()).toList();
+  }
+
+  /**
+   * A field's text after codes were given and taken; own words and strays stay. A new code of a
+   * facet that holds one code takes the place of the old one.
+   *
+   * @param text what the field holds now
+   * @param give tokens of the codebook to add
+   * @param take tokens to remove, strays allowed
+   * @throws IllegalArgumentException when a token to give is not in the codebook
+   */
+  public String rewritten(String text, List<String> give, List<String> take) {
+    Notation.Reading reading = Notation.read(text);
+    Set<String> codes = new LinkedHashSet<>(codesIn(text));
+    List<String> strays = new ArrayList<>(straysIn(text));
+    for (String token : take) {
+      codes.removeIf(c -> c.equalsIgnoreCase(token));
+      strays.removeIf(s -> s.equalsIgnoreCase(token));
+    }
+    for (String token : give) {
+      Facet facet =
+          facetOf(token)
+              .orElseThrow(() -> new IllegalArgumentException("no code " + token + " in the codebook"));
+      if (!facet.many()) {
+        codes.removeIf(c -> facet.code(c).isPresent());
+      }
+      codes.add(known(token).orElseThrow());
+    }
+    List<String> all = new ArrayList<>(ordered(new ArrayList<>(codes)));
+    all.addAll(strays);
+    return Notation.write(reading.own(), all);
+  }
+
+  private List<String> ordered(List<String> found) {
+    return found.size() < 2 ? found : tokens().stream().filter(found::contains).toList();
+  }
+}

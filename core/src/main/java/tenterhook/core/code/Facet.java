@@ -1,0 +1,47 @@
+package tenterhook.core.code;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A family of codes that answers one question.
+ *
+ * @param name such as {@code Style}
+ * @param question such as {@code what does it sound like?}, may be empty
+ * @param many whether a track may carry several of its codes
+ * @param demanded whether a track without one has a hole
+ * @param codes in the order they are shown and written
+ */
+public record Facet(
+    String name, String question, boolean many, boolean demanded, List<Code> codes) {
+  /** Checks the name and keeps a copy of the codes. */
+  public Facet {
+    if (name.isBlank()) {
+      throw new IllegalArgumentException("a facet needs a name");
+    }
+    codes = List.copyOf(codes);
+  }
+
+  /** The code of a token, upper and lower case alike. */
+  public Optional<Code> code(String token) {
+    return codes.stream().filter(c -> c.token().equalsIgnoreCase(token)).findFirst();
+  }
+
+  /** The same facet with other codes. */
+  public Facet withCodes(List<Code> other) {
+    return new Facet(name, question, many, demanded, other);
+  }
+
+  /** The same facet with one more code at the end. */
+  public Facet plus(Code code) {
+    List<Code> more = new ArrayList<>(codes);
+    more.add(code);
+    return withCodes(more);
+  }
+
+  /** The same facet without a code. */
+  public Facet minus(String token) {
+    return withCodes(codes.stream().filter(c -> !c.token().equalsIgnoreCase(token)).toList());
+  }
+}

@@ -1,0 +1,209 @@
+package tenterhook.core.crate;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.find.Finder;
+import tenterhook.core.track.Snapshot;
+import tenterhook.core.track.TrackOrder;
+
+/**
+ * What every crate holds at one moment. Rules are answered when first asked for; after a change only
+ * the changed tracks are tested again. Not for several threads at once.
+ */
+public final class CrateContents {
+  private final Snapshot snapshot;
+  private final Codebook codebook;
+  private final Crates crates;
+  private final LocalDate today;
+  private final Finder finder;
+  private final Map<String, RoaringBitmap> answers = new HashMap<>();
+
+  /**
+   * The contents for one moment.
+   *
+   * @param snapshot the collection
+   * @param codebook the legend
+   * @param crates the shelves
+   * @param today the day that relative dates count from
+   */
+  public CrateContents(Snapshot snapshot, Codebook codebook, Crates crates, LocalDate today) {
+    this.snapshot = snapshot;
+    this.codebook = codebook;
+    this.crates = crates;
+    this.today = today;
+    this.finder = new Finder(snapshot, codebook, this::members, today);
+  }
+
+  /** The finder that knows these crates. */
+  public Finder finder() {
+    return finder;
+  }
+
+  /**
+   * The contents after tracks changed.
+   *
+   * @param after the collection afterwards, same crates and codebook
+   * @param changed the tracks that may have changed
+   * @return contents in which every answer known so far is brought up to date
+   */
+  public CrateContents after(Snapshot after, RoaringBitmap changed) {
+    CrateContents next = new CrateContents(after, codebook, crates, today);
+    RoaringBitmap again = RoaringBitmap.and(changed, after.tracks());
+    for (Map.Entry<String, RoaringBitmap> known : answers.entrySet()) {
+      RoaringBitmap kept = RoaringBitmap.andNot(known.getValue(), changed);
+      Crate crate = crates.crate(known.getKey()).orElseThrow();
+      kept.or(next.answer(crate, again));
+      next.answers.put(known.getKey(), kept);
+    }
+    return next;
+  }
+
+  /** The tracks of a crate by its name, without its limit; empty when there is no such crate. */
+  public Optional<RoaringBitmap> members(String name) {
+    return crates.crate(name).map(c -> members(c).clone());
+  }
+
+  private RoaringBitmap members(Crate crate) {
+    String key = crate.name().toLowerCase(Locale.ROOT);
+    RoaringBitmap known = answers.get(key);
+    if (known == null) {
+      known = answer(crate, snapshot.tracks());
+      answers.put(key, known);
+    }
+    return known;
+  }
+
+  private RoaringBitmap answer(Crate crate, RoaringBitmap scope) {
+    return switch (crate) {
+      case Crate.HandCrate hand -> {
+        RoaringBitmap ids = new RoaringBitmap();
+        hand.tracks().forEach(ids::add);
+        ids.and(scope);
+        yield ids;
+      }
+      case Crate.RuleCrate rule -> finder.find(rule.rule().query(), awake(scope));
+    };
+  }
+
+  private RoaringBitmap awake(RoaringBitmap scope) {
+    RoaringBitmap resting = new RoaringBitmap();
+    scope.forEach(
+        (int id) -> {
+          if (!snapshot.raw(id, Fields.RESTING).isEmpty()) {
+            resting.add(id);
+          }
+        });
+    return RoaringBitmap.andNot(scope, resting);
+  }
+
+  /**
+   * The tracks of a crate in its own order, cut at its limit.
+   *
+   * @param crate one of these crates, or an edited form of one
+   */
+  public List<Integer> list(Crate crate) {
+    return switch (crate) {
+      case Crate.HandCrate hand -> hand.tracks().stream().filter(snapshot::has).toList();
+      case Crate.RuleCrate rule -> sorted(rule);
+    };
+  }
+
+  private List<Integer> sorted(Crate.RuleCrate rule) {
+    Field<?> field = Fields.named(rule.sort()).orElse(Fields.ARTIST);
+    Comparator<Integer> order = TrackOrder.by(snapshot, field, rule.falling());
+    List<Integer> ids = new ArrayList<>();
+    boolean asKept = crates.crate(rule.name()).filter(rule::equals).isPresent();
+    RoaringBitmap held = asKept ? members(rule) : answer(rule, snapshot.tracks());
+    held.forEach((int id) -> ids.add(id));
+    ids.sort(order);
+    return rule.limit() > 0 && ids.size() > rule.limit()
+        ? List.copyOf(ids.subList(0, rule.limit()))
+        : ids;
+  }
+
+  /** How many tracks a crate holds, its limit counted. */
+  public int count(Crate crate) {
+    int all = members(crate).getCardinality();
+    return crate instanceof Crate.RuleCrate rule && rule.limit() > 0
+        ? Math.min(all, rule.limit())
+        : all;
+  }
+
+  /** The tracks that stand in no crate. */
+  public RoaringBitmap inNone() {
+    RoaringBitmap rest = snapshot.tracks();
+    crates.all().forEach(c -> rest.andNot(members(c)));
+    return rest;
+  }
+
+  /**
+   * What each line of a rule does.
+   *
+   * @param rule any rule, saved or being edited
+   * @return the lines top to bottom with their effects
+   */
+  public List<LineEffect> account(Rule.Group rule) {
+    RoaringBitmap all = awake(snapshot.tracks());
+    int kept = finder.find(rule.query(), all).getCardinality();
+    List<Rule.Line> lines = Rule.lines(rule);
+    List<LineEffect> effects = new ArrayList<>();
+    for (int i = 0; i < lines.size(); i++) {
+      RoaringBitmap holds = finder.find(lines.get(i).condition(), all);
+      Rule upTo = firstLines(rule, i + 1);
+      Rule without = withoutLine(rule, i);
+      effects.add(
+          new LineEffect(
+              lines.get(i),
+              holds.getCardinality(),
+              finder.find(upTo.query(), all).getCardinality(),
+              Math.max(0, finder.find(without.query(), all).getCardinality() - kept)));
+    }
+    return effects;
+  }
+
+  private static Rule firstLines(Rule rule, int count) {
+    int[] seen = {0};
+    return Rule.mapped(rule, l -> seen[0]++ < count ? l : null);
+  }
+
+  private static Rule withoutLine(Rule rule, int which) {
+    int[] seen = {0};
+    return Rule.mapped(rule, l -> seen[0]++ == which ? null : l);
+  }
+
+  /**
+   * Why a track is in a rule crate or not: every line, and whether it holds for the track.
+   *
+   * @param rule the rule
+   * @param id the track
+   */
+  public Map<Rule.Line, Boolean> why(Rule.Group rule, int id) {
+    Map<Rule.Line, Boolean> lines = new LinkedHashMap<>();
+    RoaringBitmap one = RoaringBitmap.bitmapOf(id);
+    for (Rule.Line line : Rule.lines(rule)) {
+      lines.put(line, finder.find(line.condition(), one).contains(id));
+    }
+    return lines;
+  }
+
+  /**
+   * What one line of a rule does.
+   *
+   * @param line the line
+   * @param holdsFor tracks of the collection for which it holds
+   * @param leftAfter tracks that the rule keeps when read down to this line
+   * @param shutOut tracks that would be in but for this line alone
+   */
+  public record LineEffect(Rule.Line line, int holdsFor, int leftAfter, int shutOut) {}
+}

@@ -1,0 +1,104 @@
+package tenterhook.core.crate;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.UnaryOperator;
+import tenterhook.core.find.Condition;
+import tenterhook.core.find.FindText;
+import tenterhook.core.find.Query;
+
+/** What a rule crate keeps: lines in groups. */
+public sealed interface Rule {
+  /** The rule as a query of the find language. */
+  Query query();
+
+  /** One condition. */
+  record Line(Condition condition) implements Rule {
+    @Override
+    public Query query() {
+      return new Query.Term(condition);
+    }
+
+    /** The line as text of the find language. */
+    public String text() {
+      return FindText.condition(condition);
+    }
+  }
+
+  /** How the parts of a group combine. */
+  enum Kind {
+    /** Every part holds. */
+    ALL,
+    /** At least one part holds. */
+    ANY,
+    /** No part holds. */
+    NONE
+  }
+
+  /**
+   * Lines and groups under one head. A group without parts asks for nothing.
+   *
+   * @param kind how the parts combine
+   * @param parts in order
+   */
+  record Group(Kind kind, List<Rule> parts) implements Rule {
+    /** Copies. */
+    public Group {
+      parts = List.copyOf(parts);
+    }
+
+    @Override
+    public Query query() {
+      List<Query> asked =
+          parts.stream()
+              .filter(p -> !(p instanceof Group g && g.isEmpty()))
+              .map(Rule::query)
+              .toList();
+      if (asked.isEmpty()) {
+        return Query.ALL;
+      }
+      return switch (kind) {
+        case ALL -> asked.size() == 1 ? asked.getFirst() : new Query.And(asked);
+        case ANY -> asked.size() == 1 ? asked.getFirst() : new Query.Or(asked);
+        case NONE -> new Query.Not(asked.size() == 1 ? asked.getFirst() : new Query.Or(asked));
+      };
+    }
+
+    /** Whether no line stands in it, to any depth. */
+    public boolean isEmpty() {
+      return parts.stream().allMatch(p -> p instanceof Group g && g.isEmpty());
+    }
+
+    /** The same group with one more part at the end. */
+    public Group plus(Rule part) {
+      List<Rule> more = new ArrayList<>(parts);
+      more.add(part);
+      return new Group(kind, more);
+    }
+  }
+
+  /** All lines in the order they are read, top to bottom. */
+  static List<Line> lines(Rule rule) {
+    return switch (rule) {
+      case Line line -> List.of(line);
+      case Group group -> group.parts().stream().flatMap(p -> lines(p).stream()).toList();
+    };
+  }
+
+  /**
+   * The rule with some lines left out or changed.
+   *
+   * @param rule to start from
+   * @param edit gives the line to keep in its place, or null to leave it out
+   */
+  static Rule mapped(Rule rule, UnaryOperator<@org.jspecify.annotations.Nullable Line> edit) {
+    return switch (rule) {
+      case Line line -> {
+        Line kept = edit.apply(line);
+        yield kept == null ? new Group(Kind.ALL, List.of()) : kept;
+      }
+      case Group group ->
+          new Group(group.kind(), group.parts().stream().map(p -> mapped(p, edit)).toList());
+    };
+  }
+}

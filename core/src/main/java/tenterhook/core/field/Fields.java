@@ -1,0 +1,146 @@
+package tenterhook.core.field;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+
+/** The catalogue of all fields. A new field is one entry here and its tag mapping. */
+public final class Fields {
+  private static final List<Field<?>> ENTRIES = new ArrayList<>();
+
+  // File
+  /** Whether the file is where the collection says: {@code present} or {@code lost}. */
+  public static final Field<String> STATE = add("state", "file", FieldTypes.TEXT, Home.READ);
+
+  // Names
+  public static final Field<String> ARTIST = woven("artist", "artist", FieldTypes.TEXT, "Names");
+  public static final Field<String> TITLE = woven("title", "title", FieldTypes.TEXT, "Names");
+  public static final Field<String> ALBUM = woven("album", "album", FieldTypes.TEXT, "Names");
+  public static final Field<String> ALBUM_ARTIST =
+      add("albumArtist", "album artist", FieldTypes.TEXT, Home.FILE);
+  public static final Field<String> COMPOSER =
+      add("composer", "composer", FieldTypes.TEXT, Home.FILE);
+
+  // Numbers
+  public static final Field<Integer> YEAR = woven("year", "year", FieldTypes.YEAR, "Numbers");
+  public static final Field<Integer> TRACK = woven("track", "track", FieldTypes.COUNT, "Numbers");
+  public static final Field<Integer> TRACK_TOTAL =
+      add("trackTotal", "track total", FieldTypes.COUNT, Home.FILE);
+  public static final Field<Integer> DISC = add("disc", "disc", FieldTypes.COUNT, Home.FILE);
+  public static final Field<Integer> DISC_TOTAL =
+      add("discTotal", "disc total", FieldTypes.COUNT, Home.FILE);
+  public static final Field<Double> BPM = woven("bpm", "bpm", FieldTypes.TEMPO, "Numbers");
+  public static final Field<String> KEY = woven("key", "key", FieldTypes.TEXT, "Numbers");
+  public static final Field<Integer> RATING =
+      add("rating", "rating", FieldTypes.RATING, Home.FILE);
+
+  // Sight
+  public static final Field<List<String>> GENRE =
+      woven("genre", "genre", FieldTypes.LIST, "Sight");
+  public static final Field<Artwork> ARTWORK = woven("artwork", "art", FieldTypes.ART, "Sight");
+  public static final Field<String> COMMENT =
+      add("comment", "comment", FieldTypes.TEXT, Home.FILE);
+  public static final Field<String> GROUPING =
+      add("grouping", "grouping", FieldTypes.TEXT, Home.FILE);
+  public static final Field<String> LYRICS = add("lyrics", "lyrics", FieldTypes.TEXT, Home.FILE);
+
+  // Kept by the program
+  public static final Field<Boolean> RESTING =
+      add("resting", "resting", FieldTypes.FLAG, Home.PROGRAM);
+  public static final Field<Boolean> GUARDED =
+      add("guarded", "guarded", FieldTypes.FLAG, Home.PROGRAM);
+  public static final Field<Integer> PLAYS = add("plays", "plays", FieldTypes.PLAYS, Home.PROGRAM);
+  public static final Field<Instant> LAST_PLAYED =
+      add("lastPlayed", "last played", FieldTypes.MOMENT, Home.PROGRAM);
+
+  /** Empty while in the collection; {@code held} in the holding bay; {@code removed}. */
+  public static final Field<String> STANDING =
+      add("standing", "standing", FieldTypes.TEXT, Home.PROGRAM);
+
+  // Read off the file
+  public static final Field<Instant> ADDED = add("added", "added", FieldTypes.MOMENT, Home.READ);
+  public static final Field<String> ARRIVAL = add("arrival", "arrival", FieldTypes.TEXT, Home.READ);
+  public static final Field<String> ROOT = add("root", "root", FieldTypes.TEXT, Home.READ);
+  public static final Field<String> PATH = add("path", "path", FieldTypes.TEXT, Home.READ);
+  public static final Field<Long> SIZE = add("size", "bytes", FieldTypes.AMOUNT, Home.READ);
+  /** Last modification of the file, milliseconds since 1970. */
+  public static final Field<Long> MODIFIED = add("modified", "modified", FieldTypes.AMOUNT, Home.READ);
+  public static final Field<Double> DURATION =
+      add("duration", "time", FieldTypes.SECONDS, Home.READ);
+  public static final Field<String> CODEC = add("codec", "format", FieldTypes.TEXT, Home.READ);
+  public static final Field<Long> BITRATE = add("bitrate", "kbps", FieldTypes.AMOUNT, Home.READ);
+  public static final Field<Long> SAMPLE_RATE =
+      add("sampleRate", "sample rate", FieldTypes.AMOUNT, Home.READ);
+
+  /** SHA-256 of the whole file; only known where another file has the same size. */
+  public static final Field<String> CONTENT = add("content", "content", FieldTypes.TEXT, Home.READ);
+
+  // Computed from others
+  public static final Field<List<String>> CODES =
+      add("codes", "codes", FieldTypes.LIST, Home.DERIVED);
+  public static final Field<List<String>> STRAYS =
+      add("strays", "strays", FieldTypes.LIST, Home.DERIVED);
+  public static final Field<String> FOLDER = add("folder", "folder", FieldTypes.TEXT, Home.DERIVED);
+
+  private static final List<Field<?>> ALL = List.copyOf(ENTRIES);
+  private static final Map<String, Field<?>> BY_KEY = byKeys();
+
+  private Fields() {}
+
+  /** All fields in the order of the catalogue. */
+  public static List<Field<?>> all() {
+    return ALL;
+  }
+
+  /** The fields that live in tags of the file, in the order of the catalogue. */
+  public static List<Field<?>> inFile() {
+    return ALL.stream().filter(f -> f.home() == Home.FILE).toList();
+  }
+
+  /**
+   * The field of a name; upper and lower case and blanks do not matter ({@code Album Artist}).
+   *
+   * @param name key or label
+   */
+  public static Optional<Field<?>> named(String name) {
+    return Optional.ofNullable(BY_KEY.get(name.toLowerCase(Locale.ROOT).replace(" ", "")));
+  }
+
+  /**
+   * The field of a key that must be there.
+   *
+   * @throws IllegalArgumentException when no field has the key
+   */
+  public static Field<?> of(String key) {
+    return named(key).orElseThrow(() -> new IllegalArgumentException("no field " + key));
+  }
+
+  private static Map<String, Field<?>> byKeys() {
+    Map<String, Field<?>> map = new LinkedHashMap<>();
+    for (Field<?> field : ALL) {
+      map.put(field.label().toLowerCase(Locale.ROOT).replace(" ", ""), field);
+    }
+    for (Field<?> field : ALL) {
+      map.put(field.key().toLowerCase(Locale.ROOT), field);
+    }
+    map.put("tempo", BPM);
+    return Map.copyOf(map);
+  }
+
+  private static <T> Field<T> woven(String key, String label, FieldType<T> type, String group) {
+    return enter(new Field<>(key, label, type, Home.FILE, ENTRIES.size(), group));
+  }
+
+  private static <T> Field<T> add(String key, String label, FieldType<T> type, Home home) {
+    return enter(new Field<>(key, label, type, home, ENTRIES.size(), ""));
+  }
+
+  private static <T> Field<T> enter(Field<T> field) {
+    ENTRIES.add(field);
+    return field;
+  }
+}

@@ -1,0 +1,13 @@
+package tenterhook.core.field;
+
+/** Where a field's value lives. */
+public enum Home {
+  /** In a tag of the music file; an edit rewrites the file. */
+  FILE,
+  /** In the collection only; an edit never touches the file. */
+  PROGRAM,
+  /** Read off the file by the scan; nobody edits it. */
+  READ,
+  /** Computed from other fields. */
+  DERIVED
+}

@@ -1,0 +1,140 @@
+package tenterhook.core.find;
+
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.roaringbitmap.RoaringBitmap;
+import org.roaringbitmap.RoaringBitmapWriter;
+import tenterhook.core.code.Facet;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.FieldType;
+import tenterhook.core.field.Fields;
+import tenterhook.core.text.Fold;
+import tenterhook.core.track.Column;
+import tenterhook.core.track.Dictionary;
+
+/** Decides a condition for the distinct values of a column, each once. */
+final class ColumnTest {
+  private static final String SEPARATOR = String.valueOf(FieldType.SEPARATOR);
+
+  private ColumnTest() {}
+
+  /** Decides one distinct value. */
+  @FunctionalInterface
+  interface Text {
+    boolean holds(Dictionary dictionary, int number);
+  }
+
+  /** The tracks of a scope whose value passes; each distinct value is asked at most once. */
+  static RoaringBitmap select(Column column, RoaringBitmap scope, Text test) {
+    Dictionary dictionary = column.dictionary();
+    byte[] known = new byte[dictionary.size()];
+    RoaringBitmapWriter<RoaringBitmap> found =
+        RoaringBitmapWriter.writer().optimiseForArrays().get();
+    scope.forEach(
+        (int id) -> {
+          int number = column.number(id);
+          if (known[number] == 0) {
+            known[number] = (byte) (test.holds(dictionary, number) ? 1 : 2);
+          }
+          if (known[number] == 1) {
+            found.add(id);
+          }
+        });
+    return found.get();
+  }
+
+  static Text containing(String text) {
+    String wanted = Fold.fold(text);
+    return (dictionary, number) -> dictionary.folded(number).contains(wanted);
+  }
+
+  static Text of(Field<?> field, Condition.Test test, LocalDate today) {
+    return switch (test) {
+      case Condition.Missing missing -> hole(field);
+      case Condition.Present present -> not(hole(field));
+      case Condition.AnyOf any ->
+          any(any.values().stream().map(v -> value(field, v, today)).toList());
+    };
+  }
+
+  private static Text hole(Field<?> field) {
+    return (dictionary, number) -> field.isHole(dictionary.text(number));
+  }
+
+  private static Text not(Text test) {
+    return (dictionary, number) -> !test.holds(dictionary, number);
+  }
+
+  private static Text any(List<Text> tests) {
+    return (dictionary, number) -> tests.stream().anyMatch(t -> t.holds(dictionary, number));
+  }
+
+  private static Text value(Field<?> field, Condition.Value value, LocalDate today) {
+    if (field == Fields.RESTING || field == Fields.GUARDED) {
+      boolean wanted = !textOf(value).equalsIgnoreCase("no");
+      return (dictionary, number) -> dictionary.text(number).equals("yes") == wanted;
+    }
+    if (field.type().numeric()) {
+      return number(field, value, today);
+    }
+    return switch (value) {
+      case Condition.Whole whole -> whole(whole.text());
+      case Condition.Part part -> containing(part.text());
+      case Condition.Range range -> (dictionary, number) -> false;
+    };
+  }
+
+  private static Text whole(String text) {
+    String wanted = Fold.fold(text);
+    return (dictionary, number) ->
+        dictionary.folded(number).equals(wanted)
+            || Arrays.asList(dictionary.folded(number).split(SEPARATOR)).contains(wanted);
+  }
+
+  private static Text number(Field<?> field, Condition.Value value, LocalDate today) {
+    Numbers.Span span =
+        switch (value) {
+          case Condition.Range range ->
+              new Numbers.Span(
+                  Numbers.span(field, range.from(), today)
+                      .map(Numbers.Span::from)
+                      .orElse(Double.NEGATIVE_INFINITY),
+                  Numbers.span(field, range.to(), today)
+                      .map(Numbers.Span::below)
+                      .orElse(Double.POSITIVE_INFINITY));
+          case Condition.Part part -> Numbers.span(field, part.text(), today).orElse(NOTHING);
+          case Condition.Whole whole -> Numbers.span(field, whole.text(), today).orElse(NOTHING);
+        };
+    return (dictionary, number) -> span.holds(dictionary.value(number, field.type()));
+  }
+
+  private static final Numbers.Span NOTHING = new Numbers.Span(0, 0);
+
+  /** A test of the codes column; with a facet only that facet's codes count. */
+  static Text codes(Condition.Test test, Optional<Facet> facet) {
+    return (dictionary, number) -> {
+      List<String> carried =
+          Arrays.stream(dictionary.text(number).split(SEPARATOR))
+              .filter(c -> !c.isEmpty())
+              .filter(c -> facet.isEmpty() || facet.get().code(c).isPresent())
+              .toList();
+      return switch (test) {
+        case Condition.Missing missing -> carried.isEmpty();
+        case Condition.Present present -> !carried.isEmpty();
+        case Condition.AnyOf any ->
+            any.values().stream()
+                .anyMatch(v -> carried.stream().anyMatch(textOf(v)::equalsIgnoreCase));
+      };
+    };
+  }
+
+  static String textOf(Condition.Value value) {
+    return switch (value) {
+      case Condition.Part part -> part.text();
+      case Condition.Whole whole -> whole.text();
+      case Condition.Range range -> range.from() + ".." + range.to();
+    };
+  }
+}

@@ -1,0 +1,250 @@
+package tenterhook.core.find;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Function;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.code.Facet;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.find.Tokens.Kind;
+import tenterhook.core.find.Tokens.Token;
+
+/**
+ * Reads the find language: words, {@code field:value}, alternatives with {@code |}, ranges with
+ * {@code ..}, {@code missing:} and {@code present:}, {@code not}, {@code or} and brackets. Recursive
+ * descent; the grammar stands in docs/find.md.
+ */
+public final class FindParser {
+  private final List<Token> tokens;
+  private final Function<String, Optional<String>> facets;
+  private final List<String> facetNames;
+  private int next;
+
+  private FindParser(
+      List<Token> tokens, Function<String, Optional<String>> facets, List<String> facetNames) {
+    this.tokens = tokens;
+    this.facets = facets;
+    this.facetNames = facetNames;
+  }
+
+  /**
+   * Reads a text.
+   *
+   * @param text in the find language; blank means every track
+   * @param codebook whose facets may be used like fields
+   * @return the query, or what is wrong and where
+   */
+  public static Parsed parse(String text, Codebook codebook) {
+    List<String> names = codebook.facets().stream().map(Facet::name).toList();
+    return parse(text, name -> codebook.facet(name).map(Facet::name), names);
+  }
+
+  /**
+   * Reads a text that was written when the codebook may have been another: a name that is no field
+   * is taken for a facet.
+   *
+   * @param text in the find language
+   */
+  public static Parsed parseAnyFacet(String text) {
+    return parse(text, Optional::of, List.of());
+  }
+
+  private static Parsed parse(
+      String text, Function<String, Optional<String>> facets, List<String> facetNames) {
+    try {
+      FindParser parser = new FindParser(Tokens.of(text), facets, facetNames);
+      if (parser.peek().kind() == Kind.END) {
+        return new Parsed.Good(Query.ALL);
+      }
+      Query query = parser.or();
+      if (parser.peek().kind() == Kind.CLOSE) {
+        throw new Tokens.Broken(parser.peek().at(), "this bracket was never opened");
+      }
+      parser.expectEnd();
+      return new Parsed.Good(query);
+    } catch (Tokens.Broken broken) {
+      return new Parsed.Bad(broken.at, broken.getMessage());
+    }
+  }
+
+  private void expectEnd() throws Tokens.Broken {
+    if (peek().kind() != Kind.END) {
+      throw new Tokens.Broken(peek().at(), "'" + peek().text() + "' does not fit here");
+    }
+  }
+
+  private Query or() throws Tokens.Broken {
+    List<Query> parts = new ArrayList<>(List.of(and()));
+    while (isKeyword("or")) {
+      next++;
+      parts.add(and());
+    }
+    return parts.size() == 1 ? parts.getFirst() : new Query.Or(parts);
+  }
+
+  private Query and() throws Tokens.Broken {
+    List<Query> parts = new ArrayList<>(List.of(not()));
+    while (peek().kind() != Kind.END
+        && peek().kind() != Kind.CLOSE
+        && peek().kind() != Kind.BAR
+        && !isKeyword("or")) {
+      if (isKeyword("and")) {
+        next++;
+      }
+      parts.add(not());
+    }
+    return parts.size() == 1 ? parts.getFirst() : new Query.And(parts);
+  }
+
+  private Query not() throws Tokens.Broken {
+    if (isKeyword("not")) {
+      next++;
+      return new Query.Not(not());
+    }
+    return atom();
+  }
+
+  private Query atom() throws Tokens.Broken {
+    Token token = tokens.get(next);
+    return switch (token.kind()) {
+      case OPEN -> bracket();
+      case NAME -> term();
+      case WORD, QUOTED -> {
+        if (token.kind() == Kind.WORD && (isKeyword("or") || isKeyword("and"))) {
+          throw new Tokens.Broken(
+              token.at(), "'" + token.text() + "' needs something before it; write \"" + token.text() + "\" for the word");
+        }
+        next++;
+        yield new Query.Word(token.text());
+      }
+      case BAR -> throw new Tokens.Broken(token.at(), "| stands between values of one field");
+      case CLOSE -> throw new Tokens.Broken(token.at(), "there is nothing in this bracket");
+      case END -> throw new Tokens.Broken(token.at(), "something is missing here");
+    };
+  }
+
+  private Query bracket() throws Tokens.Broken {
+    Token open = tokens.get(next++);
+    Query inside = or();
+    if (peek().kind() != Kind.CLOSE) {
+      throw new Tokens.Broken(open.at(), "this bracket is never closed; add ) at the end");
+    }
+    next++;
+    return inside;
+  }
+
+  private Query term() throws Tokens.Broken {
+    Token name = tokens.get(next++);
+    String lower = name.text().toLowerCase(Locale.ROOT);
+    if (lower.equals("missing") || lower.equals("present")) {
+      Token what = value(name);
+      String subject = subject(what.text(), what.at());
+      Condition.Test test =
+          lower.equals("missing") ? new Condition.Missing() : new Condition.Present();
+      return new Query.Term(new Condition(subject, test));
+    }
+    String subject = subject(name.text(), name.at());
+    List<Condition.Value> values = new ArrayList<>();
+    values.add(checked(subject, value(name)));
+    while (peek().kind() == Kind.BAR) {
+      Token bar = tokens.get(next++);
+      values.add(checked(subject, value(bar)));
+    }
+    return new Query.Term(new Condition(subject, new Condition.AnyOf(values)));
+  }
+
+  private Token value(Token after) throws Tokens.Broken {
+    Token value = tokens.get(next);
+    boolean text = value.kind() == Kind.WORD || value.kind() == Kind.QUOTED;
+    if (!text || !value.glued()) {
+      int end = after.at() + after.text().length() + 1;
+      throw new Tokens.Broken(Math.min(end, value.at()), "a value is missing after " + after.text() + (after.kind() == Kind.NAME ? ":" : ""));
+    }
+    next++;
+    boolean exact = value.kind() == Kind.WORD && value.text().equals("=");
+    Token more = tokens.get(next);
+    if (exact && more.kind() == Kind.QUOTED && more.glued()) {
+      next++;
+      return new Token(Kind.WORD, "=" + more.text(), value.at(), true);
+    }
+    return value;
+  }
+
+  private Condition.Value checked(String subject, Token token) throws Tokens.Broken {
+    Condition.Value value = valueOf(token);
+    Optional<Field<?>> field = Fields.named(subject);
+    boolean numeric = field.map(f -> f.type().numeric()).orElse(false);
+    if (value instanceof Condition.Range range && numeric) {
+      checkNumber(field.orElseThrow(), range.from(), token);
+      checkNumber(field.orElseThrow(), range.to(), token);
+      if (range.from().isEmpty() && range.to().isEmpty()) {
+        throw new Tokens.Broken(token.at(), "a range needs one end at least, such as 1990..1999");
+      }
+    } else if (value instanceof Condition.Range) {
+      throw new Tokens.Broken(token.at(), subject + " has no order; quote the text to look for dots");
+    } else if (numeric) {
+      checkNumber(field.orElseThrow(), text(value), token);
+    }
+    return value;
+  }
+
+  private static String text(Condition.Value value) {
+    return switch (value) {
+      case Condition.Part part -> part.text();
+      case Condition.Whole whole -> whole.text();
+      case Condition.Range range -> range.from();
+    };
+  }
+
+  private static Condition.Value valueOf(Token token) {
+    if (token.kind() == Kind.QUOTED) {
+      return new Condition.Part(token.text());
+    }
+    int dots = token.text().indexOf("..");
+    if (dots >= 0) {
+      return new Condition.Range(token.text().substring(0, dots), token.text().substring(dots + 2));
+    }
+    return token.text().startsWith("=") && token.text().length() > 1
+        ? new Condition.Whole(token.text().substring(1))
+        : new Condition.Part(token.text());
+  }
+
+  private static void checkNumber(Field<?> field, String text, Token token) throws Tokens.Broken {
+    if (!text.isEmpty() && !Numbers.readable(field, text)) {
+      throw new Tokens.Broken(
+          token.at(), "'" + text + "' is no value of " + field.label() + ": " + Numbers.example(field));
+    }
+  }
+
+  private String subject(String name, int at) throws Tokens.Broken {
+    String lower = name.toLowerCase(Locale.ROOT);
+    if (lower.equals("code") || lower.equals("crate")) {
+      return lower;
+    }
+    Optional<Field<?>> field = Fields.named(name);
+    if (field.isPresent()) {
+      return field.get().key();
+    }
+    return facets
+        .apply(name)
+        .orElseThrow(() -> new Tokens.Broken(at, unknown(name)));
+  }
+
+  private String unknown(String name) {
+    List<String> names = new ArrayList<>(Fields.all().stream().map(Field::key).toList());
+    names.addAll(facetNames);
+    String near = Nearest.of(name, names).map(n -> "; did you mean " + n + ":?").orElse(";");
+    return "no field or facet is called '" + name + "'" + near + " quote it to look for the words.";
+  }
+
+  private Token peek() {
+    return tokens.get(next);
+  }
+
+  private boolean isKeyword(String word) {
+    return peek().kind() == Kind.WORD && peek().text().equalsIgnoreCase(word);
+  }
+}

@@ -1,0 +1,76 @@
+package tenterhook.core.find;
+
+import java.util.List;
+import java.util.stream.Collectors;
+
+/** Writes a query as text of the find language; {@link FindParser} reads the same query back. */
+public final class FindText {
+  private FindText() {}
+
+  /**
+   * Writes a query.
+   *
+   * @param query any query
+   * @return its text; empty for the query that every track answers
+   */
+  public static String write(Query query) {
+    return switch (query) {
+      case Query.Word word -> plain(word.text()) && !keyword(word.text()) ? word.text() : quote(word.text());
+      case Query.Term term -> condition(term.condition());
+      case Query.Not not -> "not " + bracketed(not.part());
+      case Query.And and -> and.parts().stream().map(FindText::bracketed).collect(Collectors.joining(" "));
+      case Query.Or or -> or.parts().stream().map(FindText::bracketed).collect(Collectors.joining(" or "));
+    };
+  }
+
+  private static String bracketed(Query part) {
+    boolean group = part instanceof Query.And || part instanceof Query.Or;
+    return group ? "(" + write(part) + ")" : write(part);
+  }
+
+  /**
+   * Writes one condition, as a rule line shows it.
+   *
+   * @param condition any condition
+   */
+  public static String condition(Condition condition) {
+    String name = plain(condition.subject()) ? condition.subject() : quote(condition.subject());
+    return switch (condition.test()) {
+      case Condition.Missing missing -> "missing:" + name;
+      case Condition.Present present -> "present:" + name;
+      case Condition.AnyOf any -> name + ":" + values(any.values());
+    };
+  }
+
+  private static String values(List<Condition.Value> values) {
+    return values.stream().map(FindText::value).collect(Collectors.joining("|"));
+  }
+
+  private static String value(Condition.Value value) {
+    return switch (value) {
+      case Condition.Part part ->
+          plainValue(part.text()) && !part.text().contains("..") && !part.text().startsWith("=")
+              ? part.text()
+              : quote(part.text());
+      case Condition.Whole whole -> "=" + (plainValue(whole.text()) && !whole.text().contains("..") ? whole.text() : quote(whole.text()));
+      case Condition.Range range -> range.from() + ".." + range.to();
+    };
+  }
+
+  private static boolean keyword(String text) {
+    return List.of("or", "and", "not").contains(text.toLowerCase(java.util.Locale.ROOT));
+  }
+
+  private static boolean plain(String text) {
+    return plainValue(text) && text.indexOf(':') < 0;
+  }
+
+  private static boolean plainValue(String text) {
+    return !text.isEmpty()
+        && text.chars().noneMatch(c -> Character.isWhitespace(c) || "()|\"\\".indexOf(c) >= 0);
+  }
+
+  private static String quote(String text) {
+    return "\"" + text.replace("\\", "\\\\").replace("\"", "\\\"") + "\"";
+  }
+}

@@ -1,0 +1,181 @@
+package tenterhook.core.lost;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.core.change.Place;
+import tenterhook.core.change.TrackEdits;
+import tenterhook.core.field.Fields;
+import tenterhook.core.track.Snapshot;
+
+/** Finds where lost files may have gone. Pure: it is given the files that are on the disk. */
+public final class LostFinder {
+  private LostFinder() {}
+
+  /**
+   * A file on the disk.
+   *
+   * @param place where it is
+   * @param size in bytes
+   */
+  public record FoundFile(Place place, long size) {
+    String name() {
+      return place.path().substring(place.path().lastIndexOf('/') + 1);
+    }
+
+    String folder() {
+      int cut = place.path().lastIndexOf('/');
+      return cut < 0 ? "" : place.path().substring(0, cut);
+    }
+  }
+
+  /**
+   * A file that a lost track may be.
+   *
+   * @param id the lost track
+   * @param file where it may be
+   * @param certainty 0 to 100
+   * @param reason why, in words
+   */
+  public record Candidate(int id, FoundFile file, int certainty, String reason) {}
+
+  /**
+   * A folder that moved as a whole, read off the candidates.
+   *
+   * @param from the old folder
+   * @param to the new folder
+   * @param files the candidates that agree with it, one a track
+   */
+  public record FolderMove(String from, String to, List<Candidate> files) {
+    /** Copies. */
+    public FolderMove {
+      files = List.copyOf(files);
+    }
+  }
+
+  /** The lost tracks of a collection. */
+  public static RoaringBitmap lost(Snapshot snapshot) {
+    RoaringBitmap ids = new RoaringBitmap();
+    snapshot
+        .tracks()
+        .forEach(
+            (int id) -> {
+              if (snapshot.lost(id)) {
+                ids.add(id);
+              }
+            });
+    return ids;
+  }
+
+  /**
+   * The files that each lost track may be, best first.
+   *
+   * @param snapshot the collection
+   * @param onDisk the files to choose from
+   */
+  public static Map<Integer, List<Candidate>> candidates(
+      Snapshot snapshot, List<FoundFile> onDisk) {
+    Map<String, List<FoundFile>> byName = new HashMap<>();
+    Map<Long, List<FoundFile>> bySize = new HashMap<>();
+    for (FoundFile file : onDisk) {
+      byName.computeIfAbsent(file.name(), n -> new ArrayList<>()).add(file);
+      bySize.computeIfAbsent(file.size(), s -> new ArrayList<>()).add(file);
+    }
+    Map<Integer, List<Candidate>> found = new TreeMap<>();
+    lost(snapshot)
+        .forEach(
+            (int id) -> {
+              long size = snapshot.value(id, Fields.SIZE).orElse(-1L);
+              List<Candidate> mine = new ArrayList<>();
+              for (FoundFile file : byName.getOrDefault(snapshot.fileName(id), List.of())) {
+                mine.add(
+                    file.size() == size
+                        ? new Candidate(id, file, 97, "same name and size")
+                        : new Candidate(id, file, 60, "same name, another size"));
+              }
+              for (FoundFile file : bySize.getOrDefault(size, List.of())) {
+                if (!file.name().equals(snapshot.fileName(id))) {
+                  mine.add(new Candidate(id, file, 70, "same size, another name"));
+                }
+              }
+              mine.sort(Comparator.comparingInt(Candidate::certainty).reversed());
+              found.put(id, mine);
+            });
+    return found;
+  }
+
+  /**
+   * The folder moves that explain the most losses with the fewest decisions. A track with two
+   * equally good candidates is explained by none of them alone, only by a folder that others agree on.
+   *
+   * @param snapshot the collection
+   * @param candidates what {@link #candidates} found
+   */
+  public static List<FolderMove> moves(
+      Snapshot snapshot, Map<Integer, List<Candidate>> candidates) {
+    Map<String, List<Candidate>> byMove = new TreeMap<>();
+    for (List<Candidate> mine : candidates.values()) {
+      for (Candidate one : mine) {
+        if (one.certainty() >= 90) {
+          String from = snapshot.raw(one.id(), Fields.FOLDER);
+          byMove
+              .computeIfAbsent(from + "\n" + one.file().folder(), m -> new ArrayList<>())
+              .add(one);
+        }
+      }
+    }
+    List<List<Candidate>> best = new ArrayList<>(byMove.values());
+    best.sort(Comparator.comparingInt((List<Candidate> m) -> -m.size()));
+    RoaringBitmap explained = new RoaringBitmap();
+    List<FolderMove> moves = new ArrayList<>();
+    for (List<Candidate> move : best) {
+      List<Candidate> fresh = move.stream().filter(c -> !explained.contains(c.id())).toList();
+      if (fresh.size() >= 2 && !rivalled(fresh, best)) {
+        fresh.forEach(c -> explained.add(c.id()));
+        Candidate one = fresh.getFirst();
+        moves.add(
+            new FolderMove(snapshot.raw(one.id(), Fields.FOLDER), one.file().folder(), fresh));
+      }
+    }
+    return moves;
+  }
+
+  /** Whether another folder explains exactly the same tracks: then the DJ decides. */
+  private static boolean rivalled(List<Candidate> move, List<List<Candidate>> all) {
+    RoaringBitmap ids = new RoaringBitmap();
+    move.forEach(c -> ids.add(c.id()));
+    String to = move.getFirst().file().folder();
+    return all.stream()
+        .filter(other -> !other.getFirst().file().folder().equals(to))
+        .anyMatch(other -> other.stream().filter(c -> ids.contains(c.id())).count() == move.size());
+  }
+
+  /**
+   * The change that points lost tracks to files. Where a later scan took such a file for a new
+   * track, that newcomer leaves the collection, so that the old one with its history stays.
+   *
+   * @param snapshot the collection
+   * @param chosen one candidate a track
+   */
+  public static Change repoint(Snapshot snapshot, List<Candidate> chosen) {
+    Map<Place, Integer> known = new HashMap<>();
+    snapshot.tracks().forEach((int id) -> known.put(TrackEdits.place(snapshot, id), id));
+    List<Edit> edits = new ArrayList<>();
+    for (Candidate one : chosen) {
+      Integer newcomer = known.get(one.file().place());
+      if (newcomer != null && newcomer != one.id()) {
+        edits.add(new Edit.SetField(newcomer, Fields.STANDING, "", "removed"));
+      }
+      edits.add(
+          new Edit.Repoint(one.id(), TrackEdits.place(snapshot, one.id()), one.file().place()));
+    }
+    String what = chosen.size() == 1 ? "1 lost file" : chosen.size() + " lost files";
+    return new Change("closes " + what, true, edits);
+  }
+}

@@ -1,0 +1,132 @@
+package tenterhook.core.weave;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.duplicate.Duplicates;
+import tenterhook.core.field.Fields;
+import tenterhook.core.track.Snapshot;
+
+/**
+ * Something worth doing next.
+ *
+ * @param kind where it is done
+ * @param subject the folder, facet or column it is about; empty for none
+ * @param holes how many holes it closes, or tracks it concerns
+ * @param decisions how many decisions that takes, 1 or more
+ * @param tracks the tracks it concerns
+ */
+public record NextStep(
+    Kind kind, String subject, int holes, int decisions, RoaringBitmap tracks) {
+  /** Where it is done. */
+  public enum Kind {
+    /** A folder whose files are all lost: one decision brings them back. */
+    LOST_FOLDER,
+    /** Single lost files. */
+    LOST_FILES,
+    /** Groups of byte copies. */
+    DUPLICATES,
+    /** Tokens that are not in the codebook. */
+    STRAYS,
+    /** Tracks without a code of a facet. */
+    CODES,
+    /** Tracks with a hole in a field. */
+    FIELD
+  }
+
+  /** A folder counts as lost as a whole from this many lost files on. */
+  private static final int WHOLE_FOLDER = 3;
+
+  /** Checks and copies. */
+  public NextStep {
+    if (decisions < 1) {
+      throw new IllegalArgumentException("a step takes 1 decision or more, was " + decisions);
+    }
+    tracks = tracks.clone();
+  }
+
+  @Override
+  public RoaringBitmap tracks() {
+    return tracks.clone();
+  }
+
+  /**
+   * The steps that a collection offers, most holes closed per decision first.
+   *
+   * @param weave the count of holes
+   * @param snapshot the collection it counted
+   * @param most how many steps at the most
+   */
+  public static List<NextStep> of(Weave weave, Snapshot snapshot, int most) {
+    List<NextStep> steps = new ArrayList<>(lost(weave, snapshot));
+    List<Duplicates.Group> copies = Duplicates.sameBytes(snapshot);
+    if (!copies.isEmpty()) {
+      RoaringBitmap ids = new RoaringBitmap();
+      copies.forEach(g -> g.tracks().forEach(ids::add));
+      steps.add(
+          new NextStep(
+              Kind.DUPLICATES, "", ids.getCardinality() - copies.size(), copies.size(), ids));
+    }
+    strays(snapshot, steps);
+    for (int i = 0; i < weave.columns().size(); i++) {
+      WeaveColumn column = weave.columns().get(i);
+      int holes = weave.total().holes().get(i);
+      if (holes > 0 && !column.key().equals(WeaveColumn.PRESENT)) {
+        Kind kind = column.facet() ? Kind.CODES : Kind.FIELD;
+        steps.add(new NextStep(kind, column.key(), holes, holes, weave.holes(column)));
+      }
+    }
+    steps.sort(
+        Comparator.comparingDouble((NextStep s) -> -s.holes() / (double) s.decisions())
+            .thenComparing(s -> -s.holes()));
+    return List.copyOf(steps.subList(0, Math.min(most, steps.size())));
+  }
+
+  private static List<NextStep> lost(Weave weave, Snapshot snapshot) {
+    Map<String, RoaringBitmap> byFolder = new HashMap<>();
+    weave
+        .holes(weave.columns().getFirst())
+        .forEach(
+            (int id) ->
+                byFolder
+                    .computeIfAbsent(snapshot.raw(id, Fields.FOLDER), f -> new RoaringBitmap())
+                    .add(id));
+    List<NextStep> steps = new ArrayList<>();
+    RoaringBitmap single = new RoaringBitmap();
+    byFolder.forEach(
+        (folder, ids) -> {
+          if (ids.getCardinality() >= WHOLE_FOLDER) {
+            steps.add(new NextStep(Kind.LOST_FOLDER, folder, ids.getCardinality(), 1, ids));
+          } else {
+            single.or(ids);
+          }
+        });
+    if (!single.isEmpty()) {
+      int count = single.getCardinality();
+      steps.add(new NextStep(Kind.LOST_FILES, "", count, count, single));
+    }
+    return steps;
+  }
+
+  private static void strays(Snapshot snapshot, List<NextStep> steps) {
+    RoaringBitmap ids = new RoaringBitmap();
+    java.util.Set<String> tokens = new java.util.HashSet<>();
+    snapshot
+        .tracks()
+        .forEach(
+            (int id) ->
+                snapshot
+                    .value(id, Fields.STRAYS)
+                    .ifPresent(
+                        s -> {
+                          tokens.addAll(s);
+                          ids.add(id);
+                        }));
+    if (!ids.isEmpty()) {
+      steps.add(new NextStep(Kind.STRAYS, "", ids.getCardinality(), tokens.size(), ids));
+    }
+  }
+}

@@ -1,0 +1,169 @@
+package tenterhook.core.weave;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.IntPredicate;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.track.Snapshot;
+
+/** The collection's holes, counted by groups and attributes. Immutable. */
+public final class Weave {
+  private final Snapshot snapshot;
+  private final Codebook codebook;
+  private final WeaveBy by;
+  private final List<WeaveColumn> columns;
+  private final Map<String, Row> rows;
+
+  /**
+   * One row.
+   *
+   * @param group its name
+   * @param tracks how many tracks it has
+   * @param holes how many of them have a hole, by column
+   */
+  public record Row(String group, int tracks, List<Integer> holes) {
+    /** Copies. */
+    public Row {
+      holes = List.copyOf(holes);
+    }
+
+    /** The share of values that are there, 0 to 1; 1 when the row has no track. */
+    public double whole() {
+      long all = (long) tracks * holes.size();
+      return all == 0 ? 1 : 1 - holes.stream().mapToLong(Integer::longValue).sum() / (double) all;
+    }
+  }
+
+  private Weave(
+      Snapshot snapshot,
+      Codebook codebook,
+      WeaveBy by,
+      List<WeaveColumn> columns,
+      Map<String, Row> rows) {
+    this.snapshot = snapshot;
+    this.codebook = codebook;
+    this.by = by;
+    this.columns = columns;
+    this.rows = rows;
+  }
+
+  /**
+   * Counts a collection.
+   *
+   * @param snapshot the collection
+   * @param codebook whose demanded facets are columns
+   * @param by what the rows are
+   */
+  public static Weave of(Snapshot snapshot, Codebook codebook, WeaveBy by) {
+    List<WeaveColumn> columns = WeaveColumn.all(codebook);
+    Weave none = new Weave(Snapshot.empty(), codebook, by, columns, Map.of());
+    return none.after(snapshot, snapshot.tracks());
+  }
+
+  /**
+   * The count after tracks changed: only they are counted again.
+   *
+   * @param after the collection afterwards, under the same codebook
+   * @param changed the tracks that may have changed
+   */
+  public Weave after(Snapshot after, RoaringBitmap changed) {
+    Map<String, int[]> counts = new TreeMap<>();
+    rows.forEach((group, row) -> counts.put(group, counts(row)));
+    count(counts, snapshot, RoaringBitmap.and(changed, snapshot.tracks()), -1);
+    count(counts, after, RoaringBitmap.and(changed, after.tracks()), 1);
+    Map<String, Row> next = new TreeMap<>();
+    counts.forEach(
+        (group, c) -> {
+          if (c[0] > 0) {
+            next.put(group, row(group, c));
+          }
+        });
+    return new Weave(after, codebook, by, columns, next);
+  }
+
+  private void count(Map<String, int[]> counts, Snapshot at, RoaringBitmap ids, int step) {
+    List<IntPredicate> tests = columns.stream().map(c -> c.holes(at, codebook)).toList();
+    ids.forEach(
+        (int id) -> {
+          int[] row =
+              counts.computeIfAbsent(by.group(at, id), g -> new int[columns.size() + 1]);
+          row[0] += step;
+          for (int i = 0; i < tests.size(); i++) {
+            row[i + 1] += tests.get(i).test(id) ? step : 0;
+          }
+        });
+  }
+
+  private static int[] counts(Row row) {
+    int[] counts = new int[row.holes().size() + 1];
+    counts[0] = row.tracks();
+    for (int i = 1; i < counts.length; i++) {
+      counts[i] = row.holes().get(i - 1);
+    }
+    return counts;
+  }
+
+  private static Row row(String group, int[] counts) {
+    List<Integer> holes = Arrays.stream(counts).skip(1).boxed().toList();
+    return new Row(group, counts[0], holes);
+  }
+
+  /** What the rows are. */
+  public WeaveBy by() {
+    return by;
+  }
+
+  /** The columns, left to right. */
+  public List<WeaveColumn> columns() {
+    return columns;
+  }
+
+  /** The rows in the order of their names. */
+  public List<Row> rows() {
+    return List.copyOf(rows.values());
+  }
+
+  /** All rows together, named {@code all}. */
+  public Row total() {
+    int[] sum = new int[columns.size() + 1];
+    for (Row row : rows.values()) {
+      int[] counts = counts(row);
+      for (int i = 0; i < sum.length; i++) {
+        sum[i] += counts[i];
+      }
+    }
+    return row("all", sum);
+  }
+
+  /** The tracks of a row. */
+  public RoaringBitmap tracks(String group) {
+    RoaringBitmap ids = new RoaringBitmap();
+    snapshot
+        .tracks()
+        .forEach(
+            (int id) -> {
+              if (by.group(snapshot, id).equals(group)) {
+                ids.add(id);
+              }
+            });
+    return ids;
+  }
+
+  /** The tracks that have a hole in a column. */
+  public RoaringBitmap holes(WeaveColumn column) {
+    RoaringBitmap ids = new RoaringBitmap();
+    IntPredicate hole = column.holes(snapshot, codebook);
+    snapshot
+        .tracks()
+        .forEach(
+            (int id) -> {
+              if (hole.test(id)) {
+                ids.add(id);
+              }
+            });
+    return ids;
+  }
+}

@@ -1,0 +1,163 @@
+package tenterhook.standins.demo;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.jaudiotagger.audio.AudioFileIO;
+import org.jaudiotagger.audio.mp3.MP3File;
+import org.jaudiotagger.tag.FieldKey;
+import org.jaudiotagger.tag.id3.ID3v1Tag;
+import org.jaudiotagger.tag.id3.ID3v23Tag;
+import org.jaudiotagger.tag.id3.ID3v24Tag;
+import tenterhook.backstage.tagfile.Pictures;
+import tenterhook.backstage.tagfile.TagFiles;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.job.Progress;
+import tenterhook.standins.synth.Cover;
+import tenterhook.standins.synth.Encoder;
+import tenterhook.standins.synth.Synth;
+
+/** Makes the demo collection's music: the same bytes for the same number of tracks. */
+public final class DemoMusic {
+  /** The usual number of tracks. */
+  public static final int TRACKS = 400;
+
+  /** The file that says what is wrong where. */
+  public static final String TRUTH = "truth.json";
+
+  private static final Map<Field<?>, FieldKey> SHORT =
+      Map.of(
+          Fields.TITLE, FieldKey.TITLE,
+          Fields.ARTIST, FieldKey.ARTIST,
+          Fields.ALBUM, FieldKey.ALBUM,
+          Fields.YEAR, FieldKey.YEAR,
+          Fields.GENRE, FieldKey.GENRE,
+          Fields.TRACK, FieldKey.TRACK);
+
+  private DemoMusic() {}
+
+  /**
+   * Makes the music and {@value #TRUTH}.
+   *
+   * @param folder made if new; files of the same names are overwritten
+   * @param count about how many tracks, 40 or more
+   * @param progress told of every file
+   * @return how many files were made
+   * @throws IOException when a file cannot be written
+   */
+  public static int make(Path folder, int count, Progress progress) throws IOException {
+    List<DemoTrack> plan = DemoPlan.of(count);
+    List<Future<?>> running = new ArrayList<>();
+    int[] done = {0};
+    try (ExecutorService pool = Executors.newFixedThreadPool(2)) {
+      for (DemoTrack track : plan) {
+        if (track.copyOf.isEmpty()) {
+          running.add(
+              pool.submit(
+                  () -> {
+                    if (!progress.stopped()) {
+                      make(folder, track);
+                      synchronized (done) {
+                        progress.at(++done[0], plan.size(), track.path);
+                      }
+                    }
+                    return true;
+                  }));
+        }
+      }
+      await(running);
+    }
+    for (DemoTrack track : plan) {
+      if (!track.copyOf.isEmpty() && !progress.stopped()) {
+        Path target = folder.resolve(track.path);
+        Files.createDirectories(target.getParent());
+        Files.deleteIfExists(target);
+        Files.copy(folder.resolve(track.copyOf), target);
+        progress.at(++done[0], plan.size(), track.path);
+      }
+    }
+    DemoTruth.write(folder.resolve(TRUTH), plan);
+    return done[0];
+  }
+
+  private static void await(List<Future<?>> running) throws IOException {
+    try {
+      for (Future<?> one : running) {
+        one.get();
+      }
+    } catch (InterruptedException stopped) {
+      Thread.currentThread().interrupt();
+      throw new IOException("stopped", stopped);
+    } catch (ExecutionException trouble) {
+      throw new IOException("a demo file could not be made: " + trouble.getCause(), trouble);
+    }
+  }
+
+  private static void make(Path folder, DemoTrack track) throws Exception {
+    Path file = folder.resolve(track.path);
+    Files.createDirectories(file.getParent());
+    Encoder.write(Synth.render(track.recording), file, track.form, track.kbps);
+    if (track.tagForm.equals("1")) {
+      shortTag(file, track);
+      return;
+    }
+    if (!track.tagForm.isEmpty()) {
+      MP3File mp3 = (MP3File) AudioFileIO.read(file.toFile());
+      mp3.setID3v2Tag(track.tagForm.equals("2.3") ? new ID3v23Tag() : new ID3v24Tag());
+      mp3.commit();
+    }
+    Map<Field<?>, String> tags = new LinkedHashMap<>(track.tags);
+    Map<String, byte[]> pictures = new HashMap<>();
+    if (track.coverSide > 0) {
+      String format = track.coverSide % 200 == 0 ? "png" : "jpg";
+      byte[] cover = Cover.draw(track.path.hashCode(), track.coverSide, format);
+      tenterhook.core.field.Artwork art = Pictures.describe(cover);
+      pictures.put(art.sha256(), cover);
+      tags.put(Fields.ARTWORK, art.raw());
+    }
+    TagFiles.write(file, tags, pictures::get);
+  }
+
+  private static void shortTag(Path file, DemoTrack track) throws Exception {
+    MP3File mp3 = (MP3File) AudioFileIO.read(file.toFile());
+    ID3v1Tag tag = new org.jaudiotagger.tag.id3.ID3v11Tag();
+    for (Map.Entry<Field<?>, String> value : track.tags.entrySet()) {
+      if (SHORT.containsKey(value.getKey())) {
+        tag.setField(SHORT.get(value.getKey()), value.getValue());
+      }
+    }
+    mp3.setID3v1Tag(tag);
+    mp3.commit();
+  }
+
+  /**
+   * Lets the mishaps happen that {@value #TRUTH} lists: a folder moves, single files are deleted.
+   * Meant for after the first scan, so that the collection knows what it lost.
+   *
+   * @param folder where {@link #make} made the music
+   * @param count the same as then
+   * @throws IOException when a file cannot be moved
+   */
+  public static void mishaps(Path folder, int count) throws IOException {
+    for (DemoTrack track : DemoPlan.of(count)) {
+      Path file = folder.resolve(track.path);
+      if (track.deleted) {
+        Files.deleteIfExists(file);
+      } else if (!track.movesTo.isEmpty() && Files.exists(file)) {
+        Path target = folder.resolve(track.movesTo);
+        Files.createDirectories(target.getParent());
+        Files.move(file, target);
+      }
+    }
+  }
+}

@@ -1,0 +1,81 @@
+package tenterhook.standins.synth;
+
+import java.nio.ShortBuffer;
+import java.nio.file.Path;
+import org.bytedeco.ffmpeg.global.avcodec;
+import org.bytedeco.ffmpeg.global.avutil;
+import org.bytedeco.javacv.FFmpegFrameRecorder;
+
+/** Writes samples as a music file. The same samples give the same bytes. */
+public final class Encoder {
+  static {
+    avutil.av_log_set_level(avutil.AV_LOG_ERROR);
+  }
+
+  private Encoder() {}
+
+  /** A form that a file can have. */
+  public enum Form {
+    /** MPEG-1 layer III. */
+    MP3("mp3", "mp3", avcodec.AV_CODEC_ID_MP3),
+    /** Free lossless. */
+    FLAC("flac", "flac", avcodec.AV_CODEC_ID_FLAC),
+    /** AAC in an ISO container. */
+    M4A("m4a", "ipod", avcodec.AV_CODEC_ID_AAC),
+    /** Vorbis in Ogg. */
+    OGG("ogg", "ogg", avcodec.AV_CODEC_ID_VORBIS),
+    /** Opus in Ogg. */
+    OPUS("opus", "opus", avcodec.AV_CODEC_ID_OPUS),
+    /** Plain samples, little end first. */
+    WAV("wav", "wav", avcodec.AV_CODEC_ID_PCM_S16LE),
+    /** Plain samples, big end first. */
+    AIFF("aiff", "aiff", avcodec.AV_CODEC_ID_PCM_S16BE);
+
+    private final String ending;
+    private final String container;
+    private final int codec;
+
+    Form(String ending, String container, int codec) {
+      this.ending = ending;
+      this.container = container;
+      this.codec = codec;
+    }
+
+    /** The file name's ending, without the dot. */
+    public String ending() {
+      return ending;
+    }
+  }
+
+  /**
+   * Writes a file.
+   *
+   * @param samples 16-bit frames of two channels at {@link Synth#RATE}
+   * @param file is overwritten
+   * @param form which form
+   * @param kbps bit rate for the forms that lose, else without meaning
+   * @throws java.io.IOException when it cannot be written
+   */
+  public static void write(short[] samples, Path file, Form form, int kbps)
+      throws java.io.IOException {
+    int rate = form == Form.OPUS ? 48_000 : Synth.RATE;
+    try (FFmpegFrameRecorder recorder = new FFmpegFrameRecorder(file.toFile(), 2)) {
+      recorder.setFormat(form.container);
+      recorder.setAudioCodec(form.codec);
+      recorder.setSampleRate(rate);
+      recorder.setAudioBitrate(Math.max(64, kbps) * 1000);
+      recorder.setAudioOption("compression_level", form == Form.MP3 ? "9" : "0");
+      if (form == Form.M4A) {
+        recorder.setAudioOption("aac_coder", "fast");
+      }
+      if (form == Form.MP3) {
+        recorder.setOption("id3v2_version", "0");
+      }
+      recorder.setOption("fflags", "+bitexact");
+      recorder.setAudioOption("flags", "+bitexact");
+      recorder.start();
+      recorder.recordSamples(Synth.RATE, 2, ShortBuffer.wrap(samples));
+      recorder.stop();
+    }
+  }
+}
