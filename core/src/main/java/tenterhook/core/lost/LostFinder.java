@@ -61,16 +61,7 @@ public final class LostFinder {
 
   /** The lost tracks of a collection. */
   public static RoaringBitmap lost(Snapshot snapshot) {
-    RoaringBitmap ids = new RoaringBitmap();
-    snapshot
-        .tracks()
-        .forEach(
-            (int id) -> {
-              if (snapshot.lost(id)) {
-                ids.add(id);
-              }
-            });
-    return ids;
+    return snapshot.tracks(snapshot::lost);
   }
 
   /**

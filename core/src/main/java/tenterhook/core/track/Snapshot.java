@@ -2,6 +2,7 @@ package tenterhook.core.track;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
@@ -81,6 +82,18 @@ public final class Snapshot {
   /** The tracks in the collection: neither removed nor in the holding bay. A copy of its own. */
   public RoaringBitmap tracks() {
     return tracks.clone();
+  }
+
+  /** The tracks in the collection that pass a test. A set of its own. */
+  public RoaringBitmap tracks(IntPredicate test) {
+    RoaringBitmap ids = new RoaringBitmap();
+    tracks.forEach(
+        (int id) -> {
+          if (test.test(id)) {
+            ids.add(id);
+          }
+        });
+    return ids;
   }
 
   /** The tracks in the holding bay. A copy of its own. */

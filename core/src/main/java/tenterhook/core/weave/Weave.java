@@ -140,30 +140,11 @@ public final class Weave {
 
   /** The tracks of a row. */
   public RoaringBitmap tracks(String group) {
-    RoaringBitmap ids = new RoaringBitmap();
-    snapshot
-        .tracks()
-        .forEach(
-            (int id) -> {
-              if (by.group(snapshot, id).equals(group)) {
-                ids.add(id);
-              }
-            });
-    return ids;
+    return snapshot.tracks(id -> by.group(snapshot, id).equals(group));
   }
 
   /** The tracks that have a hole in a column. */
   public RoaringBitmap holes(WeaveColumn column) {
-    RoaringBitmap ids = new RoaringBitmap();
-    IntPredicate hole = column.holes(snapshot, codebook);
-    snapshot
-        .tracks()
-        .forEach(
-            (int id) -> {
-              if (hole.test(id)) {
-                ids.add(id);
-              }
-            });
-    return ids;
+    return snapshot.tracks(column.holes(snapshot, codebook));
   }
 }

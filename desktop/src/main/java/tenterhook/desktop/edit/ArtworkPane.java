@@ -1,0 +1,180 @@
+package tenterhook.desktop.edit;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.control.Label;
+import javafx.scene.image.Image;
+import javafx.scene.image.ImageView;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import javax.imageio.ImageIO;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.tagfile.Unreadable;
+import tenterhook.core.field.Artwork;
+import tenterhook.core.field.Fields;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/** Shows the artwork of the tracks being edited; takes another from a file, drop, paste or track. */
+final class ArtworkPane extends HBox {
+  private static final int SIDE = 92;
+
+  private final Desk desk;
+  private final Consumer<Optional<String>> chosen;
+  private final ImageView image = new ImageView();
+  private final Label size = Look.label("", "second");
+  private EditModel model;
+
+  /**
+   * The pane.
+   *
+   * @param chosen gets the raw value of the artwork that was chosen; empty text takes it away
+   */
+  ArtworkPane(Desk desk, Consumer<Optional<String>> chosen) {
+    super(10);
+    this.desk = desk;
+    this.chosen = chosen;
+    this.model = new EditModel(desk.state().get().snapshot(), new RoaringBitmap());
+    image.setFitWidth(SIDE);
+    image.setFitHeight(SIDE);
+    image.setPreserveRatio(true);
+    StackPane frame = new StackPane(image);
+    frame.getStyleClass().add("art");
+    frame.setMinSize(SIDE + 2, SIDE + 2);
+    frame.setMaxSize(SIDE + 2, SIDE + 2);
+    size.setId("art-size");
+    VBox buttons =
+        new VBox(
+            3,
+            size,
+            Look.button(Words.of("art.file"), this::fromFile, "quiet"),
+            Look.button(Words.of("art.paste"), this::paste, "quiet"),
+            Look.button(Words.of("art.track"), this::fromTrack, "quiet"),
+            Look.button(Words.of("art.remove"), this::remove, "quiet"));
+    getChildren().addAll(frame, buttons);
+    setOnDragOver(
+        e -> {
+          if (e.getDragboard().hasFiles() || e.getDragboard().hasImage()) {
+            e.acceptTransferModes(TransferMode.COPY);
+          }
+          e.consume();
+        });
+    setOnDragDropped(
+        e -> {
+          List<File> files = e.getDragboard().getFiles();
+          boolean taken = !files.isEmpty();
+          if (taken) {
+            take(files.getFirst());
+          }
+          e.setDropCompleted(taken);
+          e.consume();
+        });
+  }
+
+  void show(EditModel other, RoaringBitmap ids) {
+    model = other;
+    image.setImage(null);
+    List<String> values = model.values(Fields.ARTWORK);
+    if (values.size() > 1) {
+      size.setText(Words.of("edit.several", values.size()));
+      return;
+    }
+    size.setText(values.stream().findFirst().flatMap(Artwork::parse).map(this::words).orElse(Words.of("art.none")));
+    if (!ids.isEmpty()) {
+      int id = ids.first();
+      EditModel asked = other;
+      desk.job(
+          Words.of("art.load"),
+          false,
+          p -> desk.collection().picture(id),
+          bytes -> {
+            if (model == asked) {
+              bytes.ifPresent(b -> image.setImage(new Image(new ByteArrayInputStream(b))));
+            }
+          });
+    }
+  }
+
+  private String words(Artwork art) {
+    String kind = art.mime().replace("image/", "");
+    return Words.of("art.size", art.size(), kind, Math.max(1, art.bytes() / 1024));
+  }
+
+  private void fromFile() {
+    FileChooser chooser = new FileChooser();
+    chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("JPEG, PNG", "*.jpg", "*.jpeg", "*.png"));
+    File file = chooser.showOpenDialog(getScene().getWindow());
+    if (file != null) {
+      take(file);
+    }
+  }
+
+  /** Takes a picture from a file; what is wrong with it is said. */
+  void take(File file) {
+    try {
+      take(Files.readAllBytes(file.toPath()));
+    } catch (IOException trouble) {
+      desk.frame().tell(Words.of("told.failed", file.getName(), trouble.getMessage()), true, false);
+    }
+  }
+
+  private void take(byte[] bytes) {
+    try {
+      Artwork art = desk.collection().keepPicture(bytes);
+      image.setImage(new Image(new ByteArrayInputStream(bytes)));
+      size.setText(words(art));
+      chosen.accept(Optional.of(art.raw()));
+    } catch (Unreadable noPicture) {
+      desk.frame().tell(String.valueOf(noPicture.getMessage()), true, false);
+    }
+  }
+
+  private void paste() {
+    Clipboard clipboard = Clipboard.getSystemClipboard();
+    if (clipboard.hasFiles()) {
+      take(clipboard.getFiles().getFirst());
+    } else if (clipboard.hasImage()) {
+      try {
+        ByteArrayOutputStream png = new ByteArrayOutputStream();
+        ImageIO.write(SwingFXUtils.fromFXImage(clipboard.getImage(), null), "png", png);
+        take(png.toByteArray());
+      } catch (IOException trouble) {
+        desk.frame().tell(String.valueOf(trouble.getMessage()), true, false);
+      }
+    } else {
+      desk.frame().tell(Words.of("art.noPaste"), false, false);
+    }
+  }
+
+  /** From the first track with artwork that a query finds. */
+  private void fromTrack() {
+    desk.frame()
+        .askText(
+            Words.of("art.askTrack"),
+            "",
+            Words.of("art.take"),
+            text ->
+                desk.findOne(text)
+                    .flatMap(id -> desk.collection().picture(id))
+                    .ifPresentOrElse(
+                        this::take, () -> desk.frame().tell(Words.of("art.noTrack"), true, false)));
+  }
+
+  private void remove() {
+    image.setImage(null);
+    size.setText(Words.of("art.none"));
+    chosen.accept(Optional.of(""));
+  }
+}

@@ -1,0 +1,114 @@
+package tenterhook.desktop.edit;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.TrackEdits;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.theme.Words;
+
+/** What the edit panel knows, without a node: the tracks, their values, and what was touched. */
+public final class EditModel {
+  private final Snapshot snapshot;
+  private final RoaringBitmap ids;
+  private final Map<Field<?>, String> touched = new LinkedHashMap<>();
+
+  /**
+   * A model of some tracks.
+   *
+   * @param snapshot the collection
+   * @param ids the tracks to edit
+   */
+  public EditModel(Snapshot snapshot, RoaringBitmap ids) {
+    this.snapshot = snapshot;
+    this.ids = ids.clone();
+  }
+
+  /** How many tracks are edited. */
+  public int count() {
+    return ids.getCardinality();
+  }
+
+  /** The tracks. A copy of its own. */
+  public RoaringBitmap ids() {
+    return ids.clone();
+  }
+
+  /** The distinct raw values of a field, most frequent first. */
+  public List<String> values(Field<?> field) {
+    Map<String, Integer> counts = new TreeMap<>();
+    ids.forEach((int id) -> counts.merge(snapshot.raw(id, field), 1, Integer::sum));
+    List<String> values = new ArrayList<>(counts.keySet());
+    values.sort((a, b) -> counts.get(b) - counts.get(a));
+    return values;
+  }
+
+  /** The one value that all tracks have, or empty when they differ. */
+  public Optional<String> common(Field<?> field) {
+    List<String> values = values(field);
+    return values.size() == 1 ? Optional.of(values.getFirst()) : Optional.empty();
+  }
+
+  /**
+   * Notes what was typed. Typing the common value again untouches the field.
+   *
+   * @return a sentence about what is wrong, or empty when it can be stored
+   */
+  public Optional<String> type(Field<?> field, String typed) {
+    Optional<String> common = common(field);
+    if (common.isPresent() && field.type().show(common.get()).equals(typed)) {
+      touched.remove(field);
+      return Optional.empty();
+    }
+    Optional<String> complaint = field.type().complaint(typed);
+    if (complaint.isPresent()) {
+      touched.remove(field);
+    } else {
+      touched.put(field, field.type().fromTyped(typed));
+    }
+    return complaint;
+  }
+
+  /** Sets a raw value, such as artwork or a value picked from the list. */
+  public void set(Field<?> field, String raw) {
+    touched.put(field, raw);
+  }
+
+  /** Forgets what was typed into a field. */
+  public void untouch(Field<?> field) {
+    touched.remove(field);
+  }
+
+  /** Whether a field will change. */
+  public boolean touched(Field<?> field) {
+    return touched.containsKey(field);
+  }
+
+  /** The change that Apply makes; without edits when nothing would change. */
+  public Change change() {
+    return TrackEdits.set(snapshot, ids, touched);
+  }
+
+  /** "changes album and year on 11 tracks", or that nothing was touched. */
+  public String sentence() {
+    Change change = change();
+    return change.isEmpty()
+        ? Words.of("edit.untouched")
+        : Words.of("edit.sentence", change.fieldNames(), change.tracks().getCardinality());
+  }
+
+  /** The fields of the panel, in its order. */
+  public static List<Field<?>> fields() {
+    return Fields.inFile().stream()
+        .filter(f -> f != Fields.ARTWORK && f != Fields.LYRICS && f != Fields.TRACK_TOTAL && f != Fields.DISC_TOTAL)
+        .<Field<?>>map(f -> f)
+        .toList();
+  }
+}

@@ -1,0 +1,214 @@
+package tenterhook.desktop.edit;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/** Edits one or many tracks. Only fields that were touched change; a sentence says what will. */
+public final class EditPanel extends VBox {
+  private final Desk desk;
+  private final Label heading = Look.label("", "heading");
+  private final Label sentence = Look.label("", "second");
+  private final GridPane grid = new GridPane();
+  private final Map<Field<?>, TextInputControl> inputs = new HashMap<>();
+  private final Map<Field<?>, HBox> places = new HashMap<>();
+  private final ArtworkPane artwork;
+  private final Button apply = Look.primary(Words.of("edit.apply"), this::apply);
+  private EditModel model;
+  private boolean filling;
+
+  /**
+   * A panel.
+   *
+   * @param desk what it works with
+   * @param close takes it out of view
+   */
+  public EditPanel(Desk desk, Runnable close) {
+    this.desk = desk;
+    this.model = new EditModel(desk.state().get().snapshot(), new RoaringBitmap());
+    this.artwork = new ArtworkPane(desk, this::artwork);
+    getStyleClass().addAll("side", "edit");
+    setId("edit");
+    setPrefWidth(340);
+    setMinWidth(340);
+    heading.setMaxWidth(240);
+    HBox head = new HBox(heading, Look.spring(), Look.button(Words.of("edit.close"), close, "quiet"));
+    build();
+    ScrollPane scroll = new ScrollPane(new VBox(8, artwork, grid));
+    scroll.setFitToWidth(true);
+    VBox.setVgrow(scroll, Priority.ALWAYS);
+    sentence.setId("edit-sentence");
+    sentence.setWrapText(true);
+    apply.setId("edit-apply");
+    HBox foot = new HBox(8, apply, Look.button(Words.of("edit.reset"), this::reset));
+    getChildren().addAll(head, scroll, sentence, foot);
+  }
+
+  private void build() {
+    grid.setHgap(8);
+    grid.setVgap(4);
+    int row = 0;
+    for (Field<?> field : EditModel.fields()) {
+      HBox place = new HBox(4, input(field));
+      if (field == Fields.TRACK) {
+        place.getChildren().addAll(Look.label(Words.of("edit.of"), "second"), input(Fields.TRACK_TOTAL));
+      } else if (field == Fields.DISC) {
+        place.getChildren().addAll(Look.label(Words.of("edit.of"), "second"), input(Fields.DISC_TOTAL));
+      }
+      place.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+      places.put(field, place);
+      Label label = Look.label(field.label(), "second");
+      label.setLabelFor(inputs.get(field));
+      label.setMinWidth(70);
+      grid.addRow(row++, label, place);
+      GridPane.setHgrow(place, Priority.ALWAYS);
+    }
+    TextArea lyrics = new TextArea();
+    lyrics.setPrefRowCount(4);
+    lyrics.setWrapText(true);
+    watch(Fields.LYRICS, lyrics);
+    grid.addRow(row, Look.label(Fields.LYRICS.label(), "second"), lyrics);
+  }
+
+  private TextField input(Field<?> field) {
+    TextField input = new TextField();
+    input.setPrefColumnCount(field.type().numeric() ? 4 : 16);
+    if (!field.type().numeric()) {
+      HBox.setHgrow(input, Priority.ALWAYS);
+    }
+    watch(field, input);
+    return input;
+  }
+
+  private void watch(Field<?> field, TextInputControl input) {
+    input.setId("edit-" + field.key());
+    input.setAccessibleText(field.label());
+    inputs.put(field, input);
+    input
+        .textProperty()
+        .addListener(
+            (o, before, after) -> {
+              if (!filling) {
+                typed(field, input, after);
+              }
+            });
+  }
+
+  private void typed(Field<?> field, TextInputControl input, String text) {
+    Optional<String> complaint = model.type(field, text);
+    mark(input, "wrong", complaint.isPresent());
+    mark(input, "touched", model.touched(field));
+    say();
+    complaint.ifPresent(c -> sentence.setText(Words.of("told.badValue", field.label(), text, c)));
+    apply.setDisable(complaint.isPresent() || model.change().isEmpty());
+  }
+
+  private static void mark(TextInputControl input, String name, boolean on) {
+    input.getStyleClass().remove(name);
+    if (on) {
+      input.getStyleClass().add(name);
+    }
+  }
+
+  /** Shows other tracks; what was typed and not applied is forgotten. */
+  public void show(RoaringBitmap ids) {
+    filling = true;
+    model = new EditModel(desk.state().get().snapshot(), ids);
+    String name = ids.getCardinality() == 1 ? desk.state().get().snapshot().name(ids.first()) : Words.of("edit.many", ids.getCardinality());
+    Look.data(heading, name);
+    inputs.forEach(this::fill);
+    artwork.show(model, ids);
+    filling = false;
+    apply.setDisable(true);
+    say();
+  }
+
+  private void fill(Field<?> field, TextInputControl input) {
+    mark(input, "wrong", false);
+    mark(input, "touched", false);
+    input.setDisable(model.count() == 0);
+    List<String> values = model.values(field);
+    boolean several = values.size() > 1;
+    String text = several || values.isEmpty() ? "" : field.type().show(values.getFirst());
+    input.setText(text);
+    Look.script(input, text);
+    String prompt = several ? Words.of("edit.several", values.size()) : "";
+    input.setPromptText(field.type().numeric() && several ? Words.of("edit.severalShort", values.size()) : prompt);
+    HBox place = places.get(field);
+    if (place != null) {
+      place.getChildren().removeIf(MenuButton.class::isInstance);
+      if (several) {
+        place.getChildren().add(picker(field, input, values));
+      }
+    }
+  }
+
+  private MenuButton picker(Field<?> field, TextInputControl input, List<String> values) {
+    MenuButton picker = new MenuButton();
+    picker.setId("pick-" + field.key());
+    picker.getStyleClass().add("quiet");
+    Look.tip(picker, Words.of("edit.pick", field.label()));
+    List<MenuItem> items = new ArrayList<>();
+    for (String value : values.subList(0, Math.min(20, values.size()))) {
+      String shown = field.type().show(value);
+      MenuItem item = new MenuItem(shown.isEmpty() ? Words.of("edit.none") : shown);
+      item.setOnAction(
+          e -> {
+            input.setText(shown);
+            model.set(field, value);
+            mark(input, "touched", true);
+            say();
+            apply.setDisable(model.change().isEmpty());
+          });
+      items.add(item);
+    }
+    picker.getItems().setAll(items);
+    return picker;
+  }
+
+  private void artwork(Optional<String> raw) {
+    raw.ifPresent(r -> model.set(Fields.ARTWORK, r));
+    say();
+    apply.setDisable(model.change().isEmpty());
+  }
+
+  private void say() {
+    sentence.setText(model.count() == 0 ? Words.of("edit.noTracks") : model.sentence());
+  }
+
+  private void apply() {
+    if (!model.change().isEmpty()) {
+      apply.setDisable(true);
+      desk.apply(model.change());
+    }
+  }
+
+  private void reset() {
+    show(model.ids());
+  }
+
+  /** Puts the keyboard into the first field. */
+  public void focusFirst() {
+    inputs.get(Fields.ARTIST).requestFocus();
+  }
+}

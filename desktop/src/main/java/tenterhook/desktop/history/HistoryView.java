@@ -1,0 +1,104 @@
+package tenterhook.desktop.history;
+
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import tenterhook.core.change.LedgerEntry;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.shell.StationView;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/** The ledger: every change, the newest first; each can be taken back. */
+public final class HistoryView implements StationView {
+  private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm");
+
+  private final Desk desk;
+  private final BorderPane node = new BorderPane();
+  private final ListView<LedgerEntry> entries = new ListView<>();
+
+  /** The view. */
+  public HistoryView(Desk desk) {
+    this.desk = desk;
+    entries.setId("history");
+    entries.getStyleClass().add("picked");
+    entries.setCellFactory(l -> new EntryCell());
+    entries.setPlaceholder(Look.label(Words.of("history.none"), "empty"));
+    VBox head =
+        new VBox(
+            2,
+            Look.label(Words.of("history.title"), "heading"),
+            Look.label(Words.of("history.words"), "second"));
+    node.getStyleClass().add("main");
+    node.setTop(head);
+    node.setCenter(entries);
+    BorderPane.setMargin(entries, new javafx.geometry.Insets(10, 0, 0, 0));
+    desk.state().addListener((o, before, after) -> refresh());
+  }
+
+  private void refresh() {
+    if (node.getScene() != null) {
+      entries.getItems().setAll(desk.collection().history());
+    }
+  }
+
+  private final class EntryCell extends ListCell<LedgerEntry> {
+    private final Label number = Look.label("", "second", "mono");
+    private final Label when = Look.label("", "second", "mono");
+    private final Label title = Look.label("", "strong");
+    private final Label note = Look.label("", "second");
+    private final Button back = Look.button(Words.of("history.back"), () -> {});
+    private final HBox box = new HBox(14, number, when, title, note, Look.spring(), back);
+
+    EntryCell() {
+      number.setMinWidth(36);
+      number.setAlignment(Pos.CENTER_RIGHT);
+      when.setMinWidth(120);
+      box.setAlignment(Pos.CENTER_LEFT);
+      box.setMinHeight(28);
+    }
+
+    @Override
+    protected void updateItem(LedgerEntry entry, boolean empty) {
+      super.updateItem(entry, empty);
+      if (empty || entry == null) {
+        setGraphic(null);
+        return;
+      }
+      number.setText(String.valueOf(entry.number()));
+      when.setText(WHEN.format(entry.at().atZone(ZoneId.systemDefault())));
+      Look.data(title, entry.title());
+      String tracks = entry.tracks() == 0 ? "" : Words.of("history.tracks", entry.tracks());
+      note.setText(
+          entry.undoneBy() > 0 ? Words.of("history.undone", String.valueOf(entry.undoneBy())) : tracks);
+      back.setText(Words.of(entry.undoes() > 0 ? "history.again" : "history.back"));
+      back.setId("undo-" + entry.number());
+      back.setVisible(entry.canUndo());
+      back.setOnAction(e -> desk.undo(entry.number()));
+      setGraphic(box);
+    }
+  }
+
+  @Override
+  public void shown() {
+    entries.getItems().setAll(desk.collection().history());
+  }
+
+  @Override
+  public Node node() {
+    return node;
+  }
+
+  @Override
+  public String keys() {
+    return Words.of("keys.history");
+  }
+}

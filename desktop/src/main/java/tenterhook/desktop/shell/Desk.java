@@ -1,0 +1,228 @@
+package tenterhook.desktop.shell;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Consumer;
+import javafx.animation.PauseTransition;
+import javafx.application.Platform;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableList;
+import javafx.util.Duration;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.collection.CollectionState;
+import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.core.change.LedgerEntry;
+import tenterhook.core.change.Outcome;
+import tenterhook.core.field.Fields;
+import tenterhook.core.find.FindParser;
+import tenterhook.core.find.Parsed;
+import tenterhook.core.job.Progress;
+import tenterhook.desktop.theme.Words;
+
+/**
+ * What every station works with: the collection, jobs, changes, messages, and the way to other
+ * stations. Its properties change on the toolkit's thread only.
+ */
+public final class Desk {
+  private final MusicCollection collection;
+  private final ReadOnlyObjectWrapper<CollectionState> state;
+  private final SimpleObjectProperty<Integer> chosen = new SimpleObjectProperty<>(0);
+  private final ObservableList<RunningJob> jobs = FXCollections.observableArrayList();
+  private final ExecutorService worker =
+      Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("jobs").factory());
+  private final AtomicBoolean posted = new AtomicBoolean();
+  private final Map<String, PauseTransition> pauses = new HashMap<>();
+  private Frame frame = new Frame() {};
+
+  /** The part of the window that stations ask for. Each method does nothing until a window is up. */
+  public interface Frame {
+    /** Shows a line; an undo button with it when a change was made. */
+    default void tell(String words, boolean trouble, boolean canUndo) {}
+
+    /** Asks before something is done. */
+    default void ask(String question, String button, Runnable yes) {}
+
+    /** Asks for a text. */
+    default void askText(String question, String now, String button, Consumer<String> answer) {}
+
+    /** Goes to a station. */
+    default void go(Station station) {}
+
+    /** Shows a list of tracks. */
+    default void show(TrackList list) {}
+
+    /** Opens the edit panel on the tracks of the table in view. */
+    default void edit() {}
+  }
+
+  /** The desk of a collection. */
+  public Desk(MusicCollection collection) {
+    this.collection = collection;
+    this.state = new ReadOnlyObjectWrapper<>(collection.state());
+    collection.listen(delta -> post());
+  }
+
+  private void post() {
+    if (posted.compareAndSet(false, true)) {
+      Platform.runLater(
+          () -> {
+            posted.set(false);
+            state.set(collection.state());
+          });
+    }
+  }
+
+  void frame(Frame window) {
+    this.frame = window;
+  }
+
+  /** The open collection. */
+  public MusicCollection collection() {
+    return collection;
+  }
+
+  /** The newest finished moment. */
+  public ReadOnlyObjectProperty<CollectionState> state() {
+    return state.getReadOnlyProperty();
+  }
+
+  /** The track that was chosen last, 0 for none; shown in the strip. */
+  public SimpleObjectProperty<Integer> chosen() {
+    return chosen;
+  }
+
+  /** The window. */
+  public Frame frame() {
+    return frame;
+  }
+
+  ObservableList<RunningJob> jobs() {
+    return jobs;
+  }
+
+  /** Makes a change on the one road and says what became of it. */
+  public void apply(Change change) {
+    if (change.isEmpty()) {
+      frame.tell(Words.of("told.nothing"), false, false);
+      return;
+    }
+    long files = change.edits().stream().filter(e -> e instanceof Edit.OfTrack).count();
+    job(change.title(), files > 20, p -> collection.apply(change, p), this::told);
+  }
+
+  /** Takes the last change back. */
+  public void undo() {
+    collection
+        .nextUndo()
+        .ifPresentOrElse(
+            e -> undo(e.number()), () -> frame.tell(Words.of("told.noUndo"), false, false));
+  }
+
+  /** Does again what was taken back last. */
+  public void redo() {
+    collection
+        .nextRedo()
+        .map(LedgerEntry::number)
+        .ifPresentOrElse(this::undo, () -> frame.tell(Words.of("told.noRedo"), false, false));
+  }
+
+  /** Takes back a change of the ledger. */
+  public void undo(long number) {
+    job(Words.of("job.undo", String.valueOf(number)), true, p -> collection.undo(number, p), this::told);
+  }
+
+  private void told(Outcome outcome) {
+    post();
+    if (outcome.refused().isEmpty()) {
+      frame.tell(outcome.title(), false, outcome.number() > 0);
+    } else {
+      Outcome.Refusal first = outcome.refused().getFirst();
+      String name = first.path().substring(first.path().lastIndexOf('/') + 1);
+      frame.tell(
+          Words.of("told.refused", outcome.tracks(), outcome.refused().size(), name, first.reason()),
+          true,
+          outcome.number() > 0);
+    }
+  }
+
+  /** Long work. */
+  @FunctionalInterface
+  public interface Work<T> {
+    /** Does it; told to stop through its progress. */
+    T run(Progress progress) throws Exception;
+  }
+
+  /**
+   * Runs work beside the window, one after the other.
+   *
+   * @param name shown with its progress
+   * @param visible whether it is shown at all; short work is not
+   * @param work what to do
+   * @param then gets the result on the toolkit's thread
+   */
+  public <T> void job(String name, boolean visible, Work<T> work, Consumer<T> then) {
+    RunningJob job = new RunningJob(name);
+    if (visible) {
+      jobs.add(job);
+    }
+    worker.submit(
+        () -> {
+          try {
+            T result = work.run(job);
+            Platform.runLater(() -> then.accept(result));
+          } catch (Exception trouble) {
+            String said = trouble.getMessage() == null ? trouble.toString() : trouble.getMessage();
+            Platform.runLater(() -> frame.tell(Words.of("told.failed", name, said), true, false));
+          } finally {
+            Platform.runLater(() -> jobs.remove(job));
+          }
+          return true;
+        });
+  }
+
+  /** The first track with artwork that a text of the find language finds. */
+  public Optional<Integer> findOne(String text) {
+    if (FindParser.parse(text, state.get().codebook()) instanceof Parsed.Good good) {
+      RoaringBitmap found =
+          collection.contents().finder().find(good.query(), state.get().snapshot().tracks());
+      return found.stream()
+          .boxed()
+          .filter(id -> !state.get().snapshot().raw(id, Fields.ARTWORK).isEmpty())
+          .findFirst();
+    }
+    return Optional.empty();
+  }
+
+  /**
+   * Does something small once the hand rests, such as remembering a column's width.
+   *
+   * @param name a later call of the same name takes its place
+   */
+  public void later(String name, Runnable work) {
+    PauseTransition pause = pauses.computeIfAbsent(name, n -> new PauseTransition(Duration.millis(600)));
+    pause.setOnFinished(e -> worker.submit(work));
+    pause.playFromStart();
+  }
+
+  /** Whether no work is waiting or running. */
+  public boolean idle() {
+    return jobs.isEmpty();
+  }
+
+  /** Asks all work to stop and waits for what is under way. */
+  public void close() {
+    List.copyOf(jobs).forEach(RunningJob::stop);
+    worker.close();
+    collection.close();
+  }
+}

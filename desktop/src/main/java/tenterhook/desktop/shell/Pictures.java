@@ -1,0 +1,139 @@
+package tenterhook.desktop.shell;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.animation.PauseTransition;
+import javafx.application.Platform;
+import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.Node;
+import javafx.stage.Stage;
+import javafx.util.Duration;
+import javax.imageio.ImageIO;
+import tenterhook.core.field.Fields;
+import tenterhook.core.track.Snapshot;
+
+/** Takes a picture of every main view of the running program, one after the other, and ends it. */
+final class Pictures {
+  private static final Duration SETTLE = Duration.millis(900);
+
+  private final Desk desk;
+  private final Shell shell;
+  private final Stage stage;
+  private final Path folder;
+  private final List<Shot> shots = new ArrayList<>();
+
+  /** A picture: what to do first, and its file name. */
+  private record Shot(String name, Runnable before) {}
+
+  Pictures(Desk desk, Shell shell, Stage stage, Path folder) {
+    this.desk = desk;
+    this.shell = shell;
+    this.stage = stage;
+    this.folder = folder;
+  }
+
+  void take() {
+    stage.setWidth(1280);
+    stage.setHeight(800);
+    shots.add(new Shot("weave", () -> shell.go(Station.WEAVE)));
+    shots.add(new Shot("arrivals", () -> shell.go(Station.ARRIVALS)));
+    shots.add(new Shot("tracks", this::scripts));
+    shots.add(new Shot("edit-panel", this::edit));
+    shots.add(new Shot("lost-files", this::lost));
+    shots.add(new Shot("duplicates", () -> shell.go(Station.DUPLICATES)));
+    shots.add(new Shot("coding", this::coding));
+    shots.add(new Shot("codebook", () -> press("coding-choice", 1)));
+    shots.add(new Shot("strays", () -> press("coding-choice", 2)));
+    shots.add(new Shot("crates", this::crates));
+    shots.add(new Shot("history", shell::showHistory));
+    shots.add(new Shot("weave-night", this::night));
+    next(0);
+  }
+
+  private void next(int at) {
+    if (at == shots.size()) {
+      shell.otherTheme();
+      Platform.exit();
+      return;
+    }
+    shots.get(at).before().run();
+    PauseTransition pause = new PauseTransition(SETTLE);
+    pause.setOnFinished(
+        e -> {
+          save(shots.get(at).name());
+          next(at + 1);
+        });
+    pause.play();
+  }
+
+  private void save(String name) {
+    try {
+      Files.createDirectories(folder);
+      var image = SwingFXUtils.fromFXImage(shell.getScene().snapshot(null), null);
+      ImageIO.write(image, "png", folder.resolve(name + ".png").toFile());
+    } catch (IOException trouble) {
+      throw new IllegalStateException("the picture " + name + " was not written", trouble);
+    }
+  }
+
+  private void scripts() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    var ids =
+        snapshot.tracks(id -> snapshot.raw(id, Fields.TITLE).chars().anyMatch(c -> c >= 0x250));
+    shell.show(TrackList.of("Names in every script", ids));
+  }
+
+  private void edit() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    var ids = snapshot.tracks(id -> snapshot.raw(id, Fields.FOLDER).equals("Rink/Doors"));
+    shell.show(TrackList.of("Rink/Doors", ids));
+    shell
+        .inView()
+        .tracks()
+        .ifPresent(
+            p -> {
+              p.table().getSelectionModel().selectRange(0, 11);
+              p.openEdit();
+            });
+    Node year = shell.lookup("#edit-year");
+    if (year instanceof javafx.scene.control.TextField field) {
+      field.setText("1987");
+    }
+  }
+
+  private void lost() {
+    shell.go(Station.LOST);
+    press("lost-look", -1);
+  }
+
+  private void coding() {
+    shell.go(Station.CODING);
+    shell.inView().tracks().ifPresent(p -> p.table().getSelectionModel().selectIndices(0, 1, 2));
+  }
+
+  private void crates() {
+    shell.go(Station.CRATES);
+    if (shell.lookup("#crates") instanceof javafx.scene.control.ListView<?> list) {
+      list.getSelectionModel().select(2);
+    }
+    shell.inView().tracks().ifPresent(p -> p.table().getSelectionModel().select(2));
+  }
+
+  private void night() {
+    shell.go(Station.WEAVE);
+    shell.otherTheme();
+  }
+
+  /** Presses a button, or one of a row of choices. */
+  private void press(String id, int place) {
+    Node node = shell.lookup("#" + id);
+    if (node instanceof javafx.scene.layout.HBox row && place >= 0) {
+      ((javafx.scene.control.ToggleButton) row.getChildren().get(place)).fire();
+    } else if (node instanceof javafx.scene.control.Button button) {
+      button.fire();
+    }
+  }
+}

@@ -1,0 +1,62 @@
+package tenterhook.desktop.shell;
+
+import java.util.concurrent.atomic.AtomicBoolean;
+import javafx.application.Platform;
+import javafx.beans.property.SimpleDoubleProperty;
+import javafx.beans.property.SimpleStringProperty;
+import tenterhook.core.job.Progress;
+import tenterhook.desktop.theme.Words;
+
+/** A job as the window shows it: share done, words, and whether it was asked to stop. */
+final class RunningJob implements Progress {
+  private final String name;
+  private final long start = System.nanoTime();
+  private final SimpleDoubleProperty share = new SimpleDoubleProperty(-1);
+  private final SimpleStringProperty words = new SimpleStringProperty("");
+  private final AtomicBoolean stop = new AtomicBoolean();
+  private final AtomicBoolean posted = new AtomicBoolean();
+  private volatile long done;
+  private volatile long total = -1;
+
+  RunningJob(String name) {
+    this.name = name;
+    words.set(name);
+  }
+
+  SimpleDoubleProperty share() {
+    return share;
+  }
+
+  SimpleStringProperty words() {
+    return words;
+  }
+
+  void stop() {
+    stop.set(true);
+  }
+
+  @Override
+  public void at(long doneNow, long totalNow, String what) {
+    done = doneNow;
+    total = totalNow;
+    if (posted.compareAndSet(false, true)) {
+      Platform.runLater(this::show);
+    }
+  }
+
+  private void show() {
+    posted.set(false);
+    double seconds = Math.max(0.001, (System.nanoTime() - start) / 1e9);
+    long rate = Math.round(done / seconds);
+    share.set(total > 0 ? (double) done / total : -1);
+    words.set(
+        total > 0
+            ? Words.of("job.of", name, done, total, rate)
+            : Words.of("job.so", name, done));
+  }
+
+  @Override
+  public boolean stopped() {
+    return stop.get();
+  }
+}

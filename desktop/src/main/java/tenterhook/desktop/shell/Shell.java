@@ -1,0 +1,266 @@
+package tenterhook.desktop.shell;
+
+import java.io.File;
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.function.Consumer;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.stage.DirectoryChooser;
+import org.jspecify.annotations.Nullable;
+import tenterhook.core.duplicate.Duplicates;
+import tenterhook.core.lost.LostFinder;
+import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.arrival.ArrivalsView;
+import tenterhook.desktop.code.CodingModel;
+import tenterhook.desktop.code.CodingView;
+import tenterhook.desktop.crate.CratesView;
+import tenterhook.desktop.duplicate.DuplicatesView;
+import tenterhook.desktop.history.HistoryView;
+import tenterhook.desktop.lost.LostView;
+import tenterhook.desktop.table.TrackPane;
+import tenterhook.desktop.table.TracksView;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.weave.WeaveView;
+
+/** The frame: wordmark, rail, find field, the station in view, strip; and the keys of all. */
+public final class Shell extends BorderPane implements Desk.Frame {
+  private final Desk desk;
+  private final Bars bars;
+  private final Rail rail;
+  private final FindBar find;
+  private final StackPane stage = new StackPane();
+  private final Map<Station, StationView> stations = new EnumMap<>(Station.class);
+  private final TracksView tracksView;
+  private final HistoryView history;
+  private StationView inView;
+  private Station last = Station.WEAVE;
+  private boolean night;
+
+  /**
+   * The frame of a collection.
+   *
+   * @param desk what the stations work with
+   */
+  public Shell(Desk desk) {
+    this.desk = desk;
+    this.bars = new Bars(desk);
+    this.rail = new Rail(this::go);
+    this.tracksView = new TracksView(desk);
+    this.history = new HistoryView(desk);
+    desk.frame(this);
+    stations.put(Station.WEAVE, new WeaveView(desk));
+    stations.put(Station.ARRIVALS, new ArrivalsView(desk));
+    stations.put(Station.LOST, new LostView(desk));
+    stations.put(Station.DUPLICATES, new DuplicatesView(desk));
+    stations.put(Station.CODING, new CodingView(desk));
+    stations.put(Station.CRATES, new CratesView(desk));
+    this.inView = stations.get(Station.WEAVE);
+    this.find = new FindBar(desk, () -> inView.tracks(), this::wholeCollection);
+    night = desk.collection().setting("theme").map("night"::equals).orElse(false);
+    Look.apply(this, night);
+    getStyleClass().add("root");
+    HBox head = new HBox(12, Look.label(Words.of("name"), "wordmark"), Look.spring(), find, menu());
+    head.getStyleClass().add("head");
+    StackPane top = new StackPane(rail, head);
+    head.setPickOnBounds(false);
+    StackPane.setAlignment(rail, javafx.geometry.Pos.BOTTOM_LEFT);
+    setTop(new VBox(top, bars));
+    setCenter(stage);
+    setBottom(new Strip(desk));
+    addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
+    desk.state().addListener((o, before, after) -> counts());
+    counts();
+    go(Station.WEAVE);
+    desk.collection().openingTroubles().stream()
+        .findFirst()
+        .ifPresent(t -> tell(t.path() + ": " + t.reason(), true, false));
+  }
+
+  private MenuButton menu() {
+    MenuButton menu = new MenuButton(Words.of("more"));
+    menu.setId("more");
+    menu.getItems()
+        .addAll(
+            item("more.folder", this::addFolder),
+            item("more.rescan", this::rescan),
+            item("more.tracks", this::wholeCollection),
+            item("more.history", () -> view(history, null)),
+            item("more.undo", desk::undo),
+            item("more.redo", desk::redo),
+            item("more.theme", this::otherTheme),
+            item("more.keys", this::showKeys));
+    return menu;
+  }
+
+  private static MenuItem item(String key, Runnable action) {
+    MenuItem item = new MenuItem(Words.of(key));
+    item.setId(key.replace('.', '-'));
+    item.setOnAction(e -> action.run());
+    return item;
+  }
+
+  private void counts() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    rail.waiting(Station.ARRIVALS, ArrivalsView.waiting(desk.state().get()).getCardinality());
+    rail.waiting(Station.LOST, LostFinder.lost(snapshot).getCardinality());
+    rail.waiting(Station.DUPLICATES, Duplicates.sameBytes(snapshot).size());
+    rail.waiting(Station.CODING, CodingModel.waiting(desk.state().get()).getCardinality());
+  }
+
+  @Override
+  public void go(Station station) {
+    last = station;
+    view(stations.get(station), station);
+  }
+
+  private void view(StationView view, @Nullable Station station) {
+    inView = view;
+    stage.getChildren().setAll(view.node());
+    rail.choose(station);
+    bars.dismiss();
+    view.shown();
+    find.viewChanged();
+  }
+
+  @Override
+  public void show(TrackList list) {
+    tracksView.show(list);
+    view(tracksView, null);
+    tracksView.tracks().ifPresent(p -> p.table().requestFocus());
+  }
+
+  private void wholeCollection() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    TrackList all = TrackList.of(Words.of("tracks.whole"), snapshot.tracks());
+    show(new TrackList(all.title(), all.ids(), true));
+  }
+
+  @Override
+  public void edit() {
+    inView.tracks().ifPresent(TrackPane::openEdit);
+  }
+
+  @Override
+  public void tell(String words, boolean trouble, boolean canUndo) {
+    bars.tell(words, trouble, canUndo);
+  }
+
+  @Override
+  public void ask(String question, String button, Runnable yes) {
+    bars.ask(question, button, yes);
+  }
+
+  @Override
+  public void askText(String question, String now, String button, Consumer<String> answer) {
+    bars.askText(question, now, button, answer);
+  }
+
+  /** The station or view in view, for tests and pictures. */
+  public StationView inView() {
+    return inView;
+  }
+
+  /** Turns to the other theme and remembers it. */
+  public void otherTheme() {
+    night = !night;
+    Look.apply(this, night);
+    getStyleClass().add(0, "root");
+    desk.collection().keepSetting("theme", night ? "night" : "linen");
+  }
+
+  /** Shows the ledger. */
+  public void showHistory() {
+    view(history, null);
+  }
+
+  private void showKeys() {
+    tell(inView.keys() + "  ·  " + Words.of("keys.all"), false, false);
+  }
+
+  private void addFolder() {
+    File chosen = new DirectoryChooser().showDialog(getScene().getWindow());
+    if (chosen != null) {
+      scan(chosen.toPath());
+    }
+  }
+
+  /** Brings a folder in or up to date as a job. */
+  public void scan(java.nio.file.Path folder) {
+    desk.job(
+        Words.of("job.scan", String.valueOf(folder.getFileName())),
+        true,
+        p -> {
+          var report = desk.collection().scan(folder, p);
+          desk.collection().compareCopies(p);
+          return report;
+        },
+        r -> {
+          String words = Words.of("told.scan", r.files(), r.added(), r.changed(), r.lost(), r.returned());
+          if (r.issues().isEmpty()) {
+            tell(words, false, false);
+          } else {
+            var first = r.issues().getFirst();
+            tell(Words.of("told.scanIssues", words, r.issues().size(), first.path(), first.reason()), true, false);
+          }
+        });
+  }
+
+  private void rescan() {
+    desk.state()
+        .get()
+        .roots()
+        .forEach(
+            (name, path) -> {
+              if (!name.equals(tenterhook.core.change.Place.HOLDING_BAY)) {
+                scan(path);
+              }
+            });
+  }
+
+  private void keys(KeyEvent event) {
+    if (event.getCode() == KeyCode.F1) {
+      showKeys();
+      event.consume();
+    } else if (event.getCode() == KeyCode.ESCAPE && !(event.getTarget() instanceof TextInputControl)) {
+      escape(event);
+    } else if (event.isShortcutDown()) {
+      shortcut(event);
+    }
+  }
+
+  private void escape(KeyEvent event) {
+    bars.dismiss();
+    if (inView == tracksView && tracksView.tracks().map(p -> p.getRight() == null).orElse(true)) {
+      go(last);
+      event.consume();
+    }
+  }
+
+  private void shortcut(KeyEvent event) {
+    int digit = event.getCode().ordinal() - KeyCode.DIGIT1.ordinal();
+    boolean typing = event.getTarget() instanceof TextInputControl;
+    if (event.getCode().isDigitKey() && digit >= 0 && digit < Station.values().length) {
+      go(Station.values()[digit]);
+    } else if (event.getCode() == KeyCode.F) {
+      find.field().requestFocus();
+    } else if (event.getCode() == KeyCode.E) {
+      edit();
+    } else if (event.getCode() == KeyCode.Z && !typing) {
+      desk.undo();
+    } else if (event.getCode() == KeyCode.Y && !typing) {
+      desk.redo();
+    } else {
+      return;
+    }
+    event.consume();
+  }
+}

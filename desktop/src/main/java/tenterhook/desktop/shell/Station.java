@@ -1,0 +1,25 @@
+package tenterhook.desktop.shell;
+
+import java.util.Locale;
+import tenterhook.desktop.theme.Words;
+
+/** The stations on the rail, in the order of work. */
+public enum Station {
+  /** The home picture. */
+  WEAVE,
+  /** What is new. */
+  ARRIVALS,
+  /** Files that are not where they should be. */
+  LOST,
+  /** Copies. */
+  DUPLICATES,
+  /** Codes. */
+  CODING,
+  /** Shelves and crates. */
+  CRATES;
+
+  /** Its name on the rail. */
+  public String title() {
+    return Words.of("station." + name().toLowerCase(Locale.ROOT));
+  }
+}

@@ -1,0 +1,22 @@
+package tenterhook.desktop.shell;
+
+import java.util.Optional;
+import javafx.scene.Node;
+import tenterhook.desktop.table.TrackPane;
+
+/** One station, or a view beside the rail. */
+public interface StationView {
+  /** Its nodes, made once. */
+  Node node();
+
+  /** The table in view, which the find field narrows; empty when there is none. */
+  default Optional<TrackPane> tracks() {
+    return Optional.empty();
+  }
+
+  /** Called whenever it comes into view. */
+  default void shown() {}
+
+  /** What its keys do, for F1. */
+  String keys();
+}

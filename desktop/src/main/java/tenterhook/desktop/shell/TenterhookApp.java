@@ -1,0 +1,113 @@
+package tenterhook.desktop.shell;
+
+import java.nio.file.Path;
+import java.time.InstantSource;
+import java.util.List;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.layout.VBox;
+import javafx.stage.Stage;
+import org.jspecify.annotations.Nullable;
+import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.store.CollectionRefused;
+import tenterhook.core.job.Progress;
+import tenterhook.desktop.Main;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+import tenterhook.standins.demo.DemoCollection;
+import tenterhook.standins.demo.DemoMusic;
+
+/** Opens the collection while a small window says what is going on, then shows the frame. */
+public final class TenterhookApp extends Application {
+  private static final String SIZE = "window";
+
+  private @Nullable Desk desk;
+
+  @Override
+  public void start(Stage stage) {
+    setUserAgentStylesheet(new atlantafx.base.theme.PrimerLight().getUserAgentStylesheet());
+    Look.loadFonts();
+    Label words = Look.label(Words.of("open.words"), "second");
+    ProgressBar bar = new ProgressBar();
+    bar.setPrefWidth(420);
+    VBox box = new VBox(14, Look.label(Words.of("name"), "wordmark"), bar, words);
+    box.getStyleClass().addAll("root", "main");
+    box.setAlignment(javafx.geometry.Pos.CENTER);
+    Look.apply(box, false);
+    stage.setScene(new Scene(box, 1280, 800));
+    stage.setTitle(Words.of("name"));
+    stage.show();
+    Thread.ofPlatform().daemon().start(() -> open(stage, bar, words));
+  }
+
+  private void open(Stage stage, ProgressBar bar, Label words) {
+    Progress progress =
+        new Progress() {
+          @Override
+          public void at(long done, long total, String what) {
+            Platform.runLater(
+                () -> {
+                  bar.setProgress(total > 0 ? (double) done / total : -1);
+                  Look.data(words, Words.of("open.at", done, Math.max(done, total), what));
+                });
+          }
+
+          @Override
+          public boolean stopped() {
+            return false;
+          }
+        };
+    try {
+      MusicCollection collection = collection(progress);
+      Platform.runLater(() -> show(stage, collection));
+    } catch (CollectionRefused | java.io.IOException | RuntimeException trouble) {
+      Platform.runLater(
+          () -> {
+            bar.setVisible(false);
+            words.setWrapText(true);
+            Look.data(words, Words.of("open.failed", String.valueOf(trouble.getMessage())));
+          });
+    }
+  }
+
+  private MusicCollection collection(Progress progress)
+      throws java.io.IOException, CollectionRefused {
+    List<String> raw = getParameters().getRaw();
+    List<String> plain = Main.words(raw);
+    boolean demo = !plain.isEmpty() && List.of("demo", "pictures").contains(plain.getFirst());
+    int at = raw.indexOf("--collection");
+    if (demo) {
+      Path folder = at >= 0 ? Path.of(raw.get(at + 1)) : Main.dataFolder().resolve("demo");
+      return DemoCollection.open(folder, DemoMusic.TRACKS, progress);
+    }
+    Path folder = at >= 0 ? Path.of(raw.get(at + 1)) : Main.dataFolder();
+    return MusicCollection.open(folder, InstantSource.system());
+  }
+
+  private void show(Stage stage, MusicCollection collection) {
+    Desk opened = new Desk(collection);
+    desk = opened;
+    Shell shell = new Shell(opened);
+    String[] size = collection.setting(SIZE).orElse("1280 800").split(" ");
+    stage.getScene().setRoot(shell);
+    stage.setWidth(Double.parseDouble(size[0]));
+    stage.setHeight(Double.parseDouble(size[1]));
+    stage.setOnCloseRequest(
+        e -> collection.keepSetting(SIZE, Math.round(stage.getWidth()) + " " + Math.round(stage.getHeight())));
+    List<String> plain = Main.words(getParameters().getRaw());
+    if (!plain.isEmpty() && plain.getFirst().equals("pictures")) {
+      Path to = Path.of(plain.size() > 1 ? plain.get(1) : "docs/screenshots");
+      new Pictures(opened, shell, stage, to).take();
+    }
+  }
+
+  @Override
+  public void stop() {
+    if (desk != null) {
+      desk.close();
+    }
+  }
+}

@@ -1,0 +1,93 @@
+package tenterhook.desktop.table;
+
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.core.crate.Crate;
+import tenterhook.core.crate.Crates;
+import tenterhook.core.field.Fields;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Words;
+
+/** What can be done with the tracks of a table; filled when it opens. */
+final class TrackMenu {
+  private final Desk desk;
+  private final TrackPane pane;
+  private final Columns columns;
+
+  TrackMenu(Desk desk, TrackPane pane, Columns columns) {
+    this.desk = desk;
+    this.pane = pane;
+    this.columns = columns;
+  }
+
+  ContextMenu menu() {
+    ContextMenu menu = new ContextMenu();
+    menu.getItems().add(item("menu.edit", pane::openEdit));
+    menu.setOnShowing(e -> fill(menu));
+    return menu;
+  }
+
+  private void fill(ContextMenu menu) {
+    Menu rating = new Menu(Words.of("menu.rate"));
+    for (int i = 0; i <= 5; i++) {
+      int value = i;
+      MenuItem item = new MenuItem(i == 0 ? Words.of("menu.noRating") : String.valueOf(i));
+      item.setOnAction(e -> pane.rate(value));
+      rating.getItems().add(item);
+    }
+    Menu crates = new Menu(Words.of("menu.crate"));
+    for (Crate crate : desk.state().get().crates().all()) {
+      if (crate instanceof Crate.HandCrate hand) {
+        MenuItem item = new MenuItem(hand.name());
+        item.setOnAction(e -> addTo(hand));
+        crates.getItems().add(item);
+      }
+    }
+    crates.setDisable(crates.getItems().isEmpty());
+    Menu shown = new Menu(Words.of("menu.columns"));
+    shown.getItems().addAll(columns.choice());
+    menu.getItems()
+        .setAll(
+            item("menu.edit", pane::openEdit),
+            rating,
+            crates,
+            new SeparatorMenuItem(),
+            item("menu.rest", () -> pane.flag(Fields.RESTING)),
+            item("menu.guard", () -> pane.flag(Fields.GUARDED)),
+            item("menu.copyPath", this::copyPath),
+            item("menu.remove", pane::remove),
+            new SeparatorMenuItem(),
+            shown);
+  }
+
+  private static MenuItem item(String key, Runnable action) {
+    MenuItem item = new MenuItem(Words.of(key));
+    item.setId(key.replace('.', '-'));
+    item.setOnAction(e -> action.run());
+    return item;
+  }
+
+  private void addTo(Crate.HandCrate hand) {
+    Crates now = desk.state().get().crates();
+    java.util.LinkedHashSet<Integer> tracks = new java.util.LinkedHashSet<>(hand.tracks());
+    pane.table().getSelectionModel().getSelectedItems().forEach(tracks::add);
+    Crates after =
+        now.with(hand.name(), c -> new Crate.HandCrate(hand.name(), java.util.List.copyOf(tracks)));
+    String title = Words.of("change.toCrate", tracks.size() - hand.tracks().size(), hand.name());
+    desk.apply(new Change(title, true, java.util.List.of(new Edit.SetCrates(now, after))));
+  }
+
+  private void copyPath() {
+    StringBuilder text = new StringBuilder();
+    pane.selection().forEach((int id) -> text.append(desk.state().get().path(id)).append('\n'));
+    ClipboardContent content = new ClipboardContent();
+    content.putString(text.toString().strip());
+    Clipboard.getSystemClipboard().setContent(content);
+  }
+}

@@ -1,0 +1,251 @@
+package tenterhook.desktop.table;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableList;
+import javafx.scene.control.Label;
+import javafx.scene.control.SelectionMode;
+import javafx.scene.control.TableColumn;
+import javafx.scene.control.TableView;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.change.TrackEdits;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.find.Query;
+import tenterhook.core.track.Snapshot;
+import tenterhook.core.track.TrackOrder;
+import tenterhook.desktop.edit.EditPanel;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.shell.TrackList;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/**
+ * The one table of tracks. It shows a list, narrowed by a query; the list itself stays as it was
+ * opened until it is opened anew, so that a row does not vanish under the hand that mends it.
+ */
+public final class TrackPane extends BorderPane {
+  private final Desk desk;
+  private final TableView<Integer> table = new TableView<>();
+  private final ObservableList<Integer> rows = FXCollections.observableArrayList();
+  private final Label count = Look.label("", "second");
+  private final Columns columns;
+  private final EditPanel editPanel;
+  private TrackList list = new TrackList("", List.of(), false);
+  private Query query = Query.ALL;
+
+  /**
+   * A table.
+   *
+   * @param desk what it works with
+   */
+  public TrackPane(Desk desk) {
+    this.desk = desk;
+    this.columns = new Columns(desk, table, this::edit);
+    this.editPanel = new EditPanel(desk, this::closeEdit);
+    table.setItems(rows);
+    table.setId("tracks");
+    table.setAccessibleText(Words.of("table.name"));
+    table.setEditable(true);
+    table.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
+    table.setPlaceholder(Look.label(Words.of("table.empty"), "empty"));
+    table.setFixedCellSize(27);
+    table.setSortPolicy(t -> sort());
+    table.setContextMenu(new TrackMenu(desk, this, columns).menu());
+    table.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
+    table
+        .getSelectionModel()
+        .getSelectedItems()
+        .addListener((javafx.collections.ListChangeListener<Integer>) c -> selected());
+    desk.state().addListener((o, before, after) -> refresh());
+    setCenter(table);
+    HBox foot = new HBox(count);
+    foot.getStyleClass().add("table-foot");
+    setBottom(foot);
+  }
+
+  /** Shows another list, unnarrowed. */
+  public void show(TrackList other) {
+    list = other;
+    query = Query.ALL;
+    fill();
+  }
+
+  /** The list it shows. */
+  public TrackList list() {
+    return list;
+  }
+
+  /** Narrows the list to what a query finds in it. */
+  public void narrow(Query other) {
+    query = other;
+    fill();
+  }
+
+  /** The tracks that are selected; none is an empty set. */
+  public RoaringBitmap selection() {
+    RoaringBitmap ids = new RoaringBitmap();
+    table.getSelectionModel().getSelectedItems().forEach(id -> {
+      if (id != null) {
+        ids.add(id);
+      }
+    });
+    return ids;
+  }
+
+  /** The rows in view, in order. */
+  public List<Integer> rows() {
+    return List.copyOf(rows);
+  }
+
+  /** The table itself, for focus and tests. */
+  public TableView<Integer> table() {
+    return table;
+  }
+
+  private void fill() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    List<Integer> ids = new ArrayList<>();
+    RoaringBitmap scope = new RoaringBitmap();
+    list.ids().forEach(scope::add);
+    RoaringBitmap found =
+        query.equals(Query.ALL)
+            ? scope
+            : desk.collection().contents().finder().find(query, scope);
+    for (int id : list.ids()) {
+      if (found.contains(id) && snapshot.has(id)) {
+        ids.add(id);
+      }
+    }
+    rows.setAll(ids);
+    sort();
+    count.setText(
+        ids.size() == list.ids().size()
+            ? Words.of("table.count", ids.size())
+            : Words.of("table.countOf", ids.size(), list.ids().size()));
+  }
+
+  private void refresh() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    if (rows.stream().anyMatch(id -> !snapshot.has(id))) {
+      fill();
+    }
+    table.refresh();
+    selected();
+  }
+
+  private Boolean sort() {
+    if (!table.getSortOrder().isEmpty()) {
+      TableColumn<Integer, ?> by = table.getSortOrder().getFirst();
+      boolean falling = by.getSortType() == TableColumn.SortType.DESCENDING;
+      Field<?> field = Columns.field(by);
+      rows.sort(TrackOrder.by(desk.state().get().snapshot(), field, falling));
+    }
+    return true;
+  }
+
+  private void selected() {
+    RoaringBitmap ids = selection();
+    if (!ids.isEmpty()) {
+      desk.chosen().set(table.getSelectionModel().getSelectedItem());
+    }
+    if (getRight() != null) {
+      editPanel.show(ids);
+    }
+  }
+
+  /** Opens the edit panel on the selection. */
+  public void openEdit() {
+    if (table.getSelectionModel().isEmpty() && !rows.isEmpty()) {
+      table.getSelectionModel().selectFirst();
+    }
+    setRight(editPanel);
+    editPanel.show(selection());
+    editPanel.focusFirst();
+  }
+
+  private void closeEdit() {
+    setRight(null);
+    table.requestFocus();
+  }
+
+  private void edit(int id, Field<?> field, String raw) {
+    RoaringBitmap one = RoaringBitmap.bitmapOf(id);
+    desk.apply(
+        TrackEdits.set(desk.state().get().snapshot(), one, Map.of(field, raw)));
+  }
+
+  private void keys(KeyEvent event) {
+    if (table.getEditingCell() != null) {
+      return;
+    }
+    if (event.isAltDown() && event.getCode().isDigitKey()) {
+      int rating = event.getCode().ordinal() - KeyCode.DIGIT0.ordinal();
+      if (rating <= 5) {
+        rate(rating);
+        event.consume();
+      }
+    } else if (!event.isControlDown() && !event.isAltDown()) {
+      switch (event.getCode()) {
+        case R -> flag(Fields.RESTING);
+        case G -> flag(Fields.GUARDED);
+        case DELETE -> remove();
+        case ENTER -> editFocused();
+        default -> {
+          return;
+        }
+      }
+      event.consume();
+    }
+  }
+
+  private void editFocused() {
+    var at = table.getFocusModel().getFocusedCell();
+    if (at.getRow() >= 0) {
+      TableColumn<Integer, ?> column =
+          at.getTableColumn() == null || !at.getTableColumn().isEditable()
+              ? columns.firstEditable()
+              : table.getVisibleLeafColumn(at.getColumn());
+      table.edit(at.getRow(), column);
+    }
+  }
+
+  /** Rates the selection; 0 takes the rating away. */
+  void rate(int rating) {
+    String raw = rating == 0 ? "" : String.valueOf(rating);
+    desk.apply(
+        TrackEdits.set(desk.state().get().snapshot(), selection(), Map.of(Fields.RATING, raw)));
+  }
+
+  /** Sets a flag on the selection, or clears it when all have it. */
+  void flag(Field<Boolean> flag) {
+    Snapshot snapshot = desk.state().get().snapshot();
+    RoaringBitmap ids = selection();
+    boolean all = ids.stream().allMatch(id -> !snapshot.raw(id, flag).isEmpty());
+    desk.apply(TrackEdits.flag(snapshot, ids, flag, !all));
+  }
+
+  /** Asks, then takes the selection out of the collection. */
+  void remove() {
+    RoaringBitmap ids = selection();
+    if (!ids.isEmpty()) {
+      desk.frame()
+          .ask(
+              Words.of("ask.remove", ids.getCardinality()),
+              Words.of("do.remove", ids.getCardinality()),
+              () -> desk.apply(TrackEdits.remove(desk.state().get().snapshot(), ids)));
+    }
+  }
+
+  /** The value of a cell for the toolkit. */
+  static ReadOnlyObjectWrapper<Integer> value(Integer id) {
+    return new ReadOnlyObjectWrapper<>(id);
+  }
+}

@@ -1,0 +1,24 @@
+package tenterhook.desktop.theme;
+
+import java.text.MessageFormat;
+import java.util.Locale;
+import java.util.ResourceBundle;
+
+/** All wording of the window, from {@code messages.properties}. */
+public final class Words {
+  private static final ResourceBundle BUNDLE =
+      ResourceBundle.getBundle("tenterhook.desktop.messages", Locale.ENGLISH);
+
+  private Words() {}
+
+  /**
+   * A wording.
+   *
+   * @param key its name in {@code messages.properties}
+   * @param values put in the places {0}, {1} …
+   * @throws java.util.MissingResourceException when there is no such wording
+   */
+  public static String of(String key, Object... values) {
+    return new MessageFormat(BUNDLE.getString(key), Locale.ENGLISH).format(values);
+  }
+}

@@ -1,0 +1,48 @@
+package tenterhook.desktop.weave;
+
+import java.util.List;
+import tenterhook.backstage.collection.Delta;
+import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.store.Store;
+import tenterhook.core.weave.NextStep;
+import tenterhook.core.weave.Weave;
+import tenterhook.core.weave.WeaveBy;
+
+/** The count of holes, kept in step with the collection by its deltas. */
+final class WeaveModel {
+  private final MusicCollection collection;
+  private volatile Weave weave;
+
+  WeaveModel(MusicCollection collection) {
+    this.collection = collection;
+    this.weave = count(WeaveBy.FOLDER);
+    collection.listen(this::changed);
+  }
+
+  private Weave count(WeaveBy by) {
+    return Weave.of(collection.state().snapshot(), collection.state().codebook(), by);
+  }
+
+  private synchronized void changed(Delta delta) {
+    weave =
+        delta.codebookChanged()
+            ? count(weave.by())
+            : weave.after(delta.after().snapshot(), delta.changed());
+  }
+
+  synchronized void by(WeaveBy by) {
+    weave = count(by);
+  }
+
+  Weave weave() {
+    return weave;
+  }
+
+  List<NextStep> nextSteps() {
+    return NextStep.of(weave, collection.state().snapshot(), 6);
+  }
+
+  List<Store.CoursePoint> course() {
+    return collection.course();
+  }
+}
