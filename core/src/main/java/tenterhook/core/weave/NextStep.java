@@ -98,7 +98,11 @@ public record NextStep(
     RoaringBitmap single = new RoaringBitmap();
     byFolder.forEach(
         (folder, ids) -> {
-          if (ids.getCardinality() >= WHOLE_FOLDER) {
+          int inFolder =
+              snapshot
+                  .tracks(id -> snapshot.raw(id, Fields.FOLDER).equals(folder))
+                  .getCardinality();
+          if (ids.getCardinality() >= WHOLE_FOLDER && ids.getCardinality() == inFolder) {
             steps.add(new NextStep(Kind.LOST_FOLDER, folder, ids.getCardinality(), 1, ids));
           } else {
             single.or(ids);

@@ -69,6 +69,7 @@ final class CodebookPane extends VBox {
             Look.button(Words.of("codebook.removeFacet"), () -> removeFacet(facet), "quiet"));
     head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     FlowPane codes = new FlowPane(8, 6);
+    codes.setPrefWrapLength(1100);
     facet.codes().forEach(c -> codes.getChildren().add(code(c, counts.getOrDefault(c.token(), 0))));
     if (facet.codes().isEmpty()) {
       codes.getChildren().add(Look.label(Words.of("codebook.noCodes"), "second"));

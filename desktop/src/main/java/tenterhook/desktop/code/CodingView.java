@@ -39,7 +39,7 @@ public final class CodingView implements StationView {
   private final BorderPane node = new BorderPane();
   private final StackPane stage = new StackPane();
   private final ComboBox<String> queue = new ComboBox<>();
-  private final VBox caps = new VBox(8);
+  private final VBox caps = new VBox(4);
   private final Label written = Look.label("", "mono");
   private final Map<String, Button> buttons = new HashMap<>();
   private final TrackPane pane;
@@ -106,6 +106,7 @@ public final class CodingView implements StationView {
     Map<String, Character> keys = CodingModel.keys(desk.state().get().codebook());
     for (Facet facet : desk.state().get().codebook().facets()) {
       FlowPane row = new FlowPane(6, 6);
+      row.setPrefWrapLength(1100);
       for (Code code : facet.codes()) {
         row.getChildren().add(cap(code, keys.get(code.token())));
       }

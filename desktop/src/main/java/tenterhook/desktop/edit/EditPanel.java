@@ -36,6 +36,7 @@ public final class EditPanel extends VBox {
   private final Button apply = Look.primary(Words.of("edit.apply"), this::apply);
   private EditModel model;
   private boolean filling;
+  private boolean applied;
 
   /**
    * A panel.
@@ -130,9 +131,17 @@ public final class EditPanel extends VBox {
     }
   }
 
+  /** Shows the tracks chosen; what was typed stays while they are the same and wait for Apply. */
+  public void choose(RoaringBitmap ids) {
+    if (applied || !ids.equals(model.ids()) || model.change().isEmpty()) {
+      show(ids);
+    }
+  }
+
   /** Shows other tracks; what was typed and not applied is forgotten. */
   public void show(RoaringBitmap ids) {
     filling = true;
+    applied = false;
     model = new EditModel(desk.state().get().snapshot(), ids);
     String name = ids.getCardinality() == 1 ? desk.state().get().snapshot().name(ids.first()) : Words.of("edit.many", ids.getCardinality());
     Look.data(heading, name);
@@ -199,6 +208,7 @@ public final class EditPanel extends VBox {
   private void apply() {
     if (!model.change().isEmpty()) {
       apply.setDisable(true);
+      applied = true;
       desk.apply(model.change());
     }
   }

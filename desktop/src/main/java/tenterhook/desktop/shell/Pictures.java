@@ -98,10 +98,12 @@ final class Pictures {
               p.table().getSelectionModel().selectRange(0, 11);
               p.openEdit();
             });
-    Node year = shell.lookup("#edit-year");
-    if (year instanceof javafx.scene.control.TextField field) {
-      field.setText("1987");
-    }
+    Platform.runLater(
+        () -> {
+          if (shell.lookup("#edit-year") instanceof javafx.scene.control.TextField field) {
+            field.setText("1987");
+          }
+        });
   }
 
   private void lost() {

@@ -70,8 +70,8 @@ public final class Shell extends BorderPane implements Desk.Frame {
     getStyleClass().add("root");
     HBox head = new HBox(12, Look.label(Words.of("name"), "wordmark"), Look.spring(), find, menu());
     head.getStyleClass().add("head");
-    StackPane top = new StackPane(rail, head);
-    head.setPickOnBounds(false);
+    StackPane top = new StackPane(head, rail);
+    rail.setPickOnBounds(false);
     StackPane.setAlignment(rail, javafx.geometry.Pos.BOTTOM_LEFT);
     setTop(new VBox(top, bars));
     setCenter(stage);

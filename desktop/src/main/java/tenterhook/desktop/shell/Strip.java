@@ -25,7 +25,9 @@ final class Strip extends HBox {
     this.desk = desk;
     getStyleClass().add("strip");
     name.setId("strip-name");
-    getChildren().addAll(new VBox(2, name, facts), Look.spring(), path);
+    VBox words = new VBox(2, name, facts);
+    words.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    getChildren().addAll(words, Look.spring(), path);
     path.setTextOverrun(javafx.scene.control.OverrunStyle.LEADING_ELLIPSIS);
     desk.chosen().addListener((o, before, after) -> show());
     desk.state().addListener((o, before, after) -> show());
@@ -37,7 +39,7 @@ final class Strip extends HBox {
     Snapshot snapshot = desk.state().get().snapshot();
     if (id == 0 || !snapshot.has(id)) {
       name.setText(Words.of("strip.none"));
-      facts.setText("");
+      facts.setText(Words.of("strip.noneWords"));
       path.setText("");
       return;
     }

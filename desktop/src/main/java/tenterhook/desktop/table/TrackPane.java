@@ -154,10 +154,11 @@ public final class TrackPane extends BorderPane {
   private void selected() {
     RoaringBitmap ids = selection();
     if (!ids.isEmpty()) {
-      desk.chosen().set(table.getSelectionModel().getSelectedItem());
+      Integer item = table.getSelectionModel().getSelectedItem();
+      desk.chosen().set(item == null ? ids.last() : item);
     }
     if (getRight() != null) {
-      editPanel.show(ids);
+      editPanel.choose(ids);
     }
   }
 

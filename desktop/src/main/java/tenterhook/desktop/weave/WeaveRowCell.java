@@ -22,11 +22,11 @@ final class WeaveRowCell extends ListCell<Weave.Row> {
 
   WeaveRowCell(WeaveView view) {
     this.view = view;
-    setPadding(new javafx.geometry.Insets(0, 0, 2, 0));
+    getStyleClass().add("weave-row");
     name.getStyleClass().addAll("link", "row");
     name.setAlignment(Pos.CENTER_LEFT);
     WeaveView.sized(name, WeaveView.NAME_WIDTH);
-    WeaveView.sized(tracks, WeaveView.COUNT_WIDTH - 4);
+    WeaveView.sized(tracks, WeaveView.COUNT_WIDTH - 2);
     tracks.setAlignment(Pos.CENTER_RIGHT);
     box.setAlignment(Pos.CENTER_LEFT);
     setText(null);
@@ -42,7 +42,7 @@ final class WeaveRowCell extends ListCell<Weave.Row> {
     List<WeaveColumn> columns = view.weave().columns();
     if (cells.size() != columns.size()) {
       cells.clear();
-      box.getChildren().setAll(name, tracks, gap());
+      box.getChildren().setAll(name, tracks);
       for (int i = 0; i < columns.size(); i++) {
         WeaveCell cell = new WeaveCell();
         cells.add(cell);
@@ -63,11 +63,5 @@ final class WeaveRowCell extends ListCell<Weave.Row> {
           Words.of("weave.cellName", row.group(), column.label(), holes, row.tracks()));
     }
     setGraphic(box);
-  }
-
-  private static Label gap() {
-    Label gap = new Label();
-    gap.setMinWidth(2);
-    return gap;
   }
 }

@@ -57,6 +57,7 @@ public final class WeaveView implements StationView {
     rows.setCellFactory(l -> new WeaveRowCell(this));
     rows.setFocusTraversable(false);
     rows.setId("weave-rows");
+    rows.setFixedCellSize(32);
     rows.setPlaceholder(Look.label(Words.of("weave.empty"), "empty"));
     VBox.setVgrow(rows, Priority.ALWAYS);
     groups.setAlignment(Pos.BOTTOM_LEFT);
