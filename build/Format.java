@@ -4,7 +4,9 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
 
-/** Formats every Java source below a folder (--write), or fails when one is not formatted (--check). */
+/**
+ * Formats every Java source below a folder (--write), or fails when one is not formatted (--check).
+ */
 class Format {
   public static void main(String[] args) throws Exception {
     boolean write = args[0].equals("--write");
@@ -24,7 +26,8 @@ class Format {
       }
     }
     if (off > 0 && !write) {
-      System.err.println(off + " files are not formatted; mvn verify -Dformat.mode=--write mends them");
+      System.err.println(
+          off + " files are not formatted; mvn verify -Dformat.mode=--write mends them");
       System.exit(1);
     }
   }

@@ -33,7 +33,6 @@ final class ArtCommand extends Work {
     String art = what.remove ? "" : collection.keepPicture(Files.readAllBytes(what.file)).raw();
     apply(
         collection,
-        TrackEdits.set(
-            tracks(collection), find(collection, query), Map.of(Fields.ARTWORK, art)));
+        TrackEdits.set(tracks(collection), find(collection, query), Map.of(Fields.ARTWORK, art)));
   }
 }

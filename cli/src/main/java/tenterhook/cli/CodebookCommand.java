@@ -58,7 +58,9 @@ final class CodebookCommand extends Work {
     @Override
     void run(MusicCollection collection) {
       Facet facet = new Facet(name, question, many, demanded, List.of());
-      apply(collection, set(collection, "adds facet " + name, collection.state().codebook().plus(facet)));
+      apply(
+          collection,
+          set(collection, "adds facet " + name, collection.state().codebook().plus(facet)));
     }
   }
 

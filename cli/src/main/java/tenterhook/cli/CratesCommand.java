@@ -51,7 +51,11 @@ final class CratesCommand extends Work {
     @Parameters(index = "1", paramLabel = "NAME", description = "Of the crate.")
     String name;
 
-    @Parameters(index = "2..*", arity = "0..*", paramLabel = "LINE", description = "year:1990..1999")
+    @Parameters(
+        index = "2..*",
+        arity = "0..*",
+        paramLabel = "LINE",
+        description = "year:1990..1999")
     List<String> lines = List.of();
 
     @Option(names = "--hand", paramLabel = "QUERY", description = "Fills it with these tracks.")
@@ -88,7 +92,9 @@ final class CratesCommand extends Work {
       Crates now = collection.state().crates();
       List<String> users = now.usersOf(name);
       if (!users.isEmpty()) {
-        main.err.println("these crates are built on it and will find nothing there: " + String.join(", ", users));
+        main.err.println(
+            "these crates are built on it and will find nothing there: "
+                + String.join(", ", users));
       }
       apply(collection, set(collection, "removes crate " + name, now.minus(name)));
     }

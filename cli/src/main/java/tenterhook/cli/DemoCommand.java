@@ -22,7 +22,10 @@ final class DemoCommand implements Callable<Integer> {
   int tracks = DemoMusic.TRACKS;
 
   static final class What {
-    @Option(names = "--make", paramLabel = "DIR", description = "Makes music and truth.json in DIR.")
+    @Option(
+        names = "--make",
+        paramLabel = "DIR",
+        description = "Makes music and truth.json in DIR.")
     Path make;
 
     @Option(

@@ -46,7 +46,11 @@ final class DuplicatesCommand extends Work {
     node.put("reason", group.reason());
     work.say(
         node,
-        path(collection, group.survivor()) + "  + " + group.spares().size() + " same bytes; " + group.reason());
+        path(collection, group.survivor())
+            + "  + "
+            + group.spares().size()
+            + " same bytes; "
+            + group.reason());
   }
 
   @Command(name = "resolve", description = "Moves spares to the holding bay; undoable.")

@@ -39,12 +39,16 @@ final class ExportCommand extends Work {
             ? List.of(single.get())
             : shelf
                 .map(Shelf::crates)
-                .orElseThrow(() -> new IllegalArgumentException("no crate or shelf '" + name + "'"));
+                .orElseThrow(
+                    () -> new IllegalArgumentException("no crate or shelf '" + name + "'"));
     for (Crate crate : crates) {
       Path file = single.isPresent() ? to : to.resolve(crate.name() + ".m3u8");
       int count = Playlists.export(collection, crate, file, relative);
       say(
-          object().put("crate", crate.name()).put("path", file.toAbsolutePath().toString()).put("tracks", count),
+          object()
+              .put("crate", crate.name())
+              .put("path", file.toAbsolutePath().toString())
+              .put("tracks", count),
           crate.name() + ": " + count + " tracks in " + file);
     }
   }

@@ -60,8 +60,7 @@ final class LostCommand extends Work {
       for (Path folder : folders) {
         onDisk.addAll(LostFiles.filesBelow(collection.state(), folder, progress()));
       }
-      Map<Integer, List<Candidate>> found =
-          LostFinder.candidates(tracks(collection), onDisk);
+      Map<Integer, List<Candidate>> found = LostFinder.candidates(tracks(collection), onDisk);
       found.forEach((id, candidates) -> print(collection, id, candidates));
       List<FolderMove> moves = LostFinder.moves(tracks(collection), found);
       moves.forEach(this::print);
@@ -73,9 +72,13 @@ final class LostCommand extends Work {
     }
 
     private void print(FolderMove move) {
-      String words = move.from() + " → " + move.to() + " explains " + move.files().size() + " lost files";
+      String words =
+          move.from() + " → " + move.to() + " explains " + move.files().size() + " lost files";
       say(
-          object().put("from", move.from()).put("to", move.to()).put("explains", move.files().size()),
+          object()
+              .put("from", move.from())
+              .put("to", move.to())
+              .put("explains", move.files().size()),
           words);
     }
 
@@ -83,9 +86,12 @@ final class LostCommand extends Work {
       ObjectNode node = object().put("path", path(collection, id));
       ArrayNode array = node.putArray("candidates");
       for (Candidate one : candidates) {
-        String path =
-            collection.state().path(one.file().place()).map(Path::toString).orElse("");
-        array.addObject().put("path", path).put("certainty", one.certainty()).put("reason", one.reason());
+        String path = collection.state().path(one.file().place()).map(Path::toString).orElse("");
+        array
+            .addObject()
+            .put("path", path)
+            .put("certainty", one.certainty())
+            .put("reason", one.reason());
       }
       say(node, path(collection, id) + ": " + candidates.size() + " candidates");
     }

@@ -55,7 +55,10 @@ public final class Main {
       description = "Folder of the collection (default: ${DEFAULT-VALUE}).")
   Path collection = defaultFolder();
 
-  @Option(names = "--json", scope = ScopeType.INHERIT, description = "JSON Lines on standard output.")
+  @Option(
+      names = "--json",
+      scope = ScopeType.INHERIT,
+      description = "JSON Lines on standard output.")
   boolean json;
 
   @Option(

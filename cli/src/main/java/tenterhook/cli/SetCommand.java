@@ -28,7 +28,8 @@ final class SetCommand extends Work {
       Field<?> field = Fields.named(pair[0]).orElseThrow(() -> noField(pair[0]));
       boolean flag = field == Fields.RESTING || field == Fields.GUARDED || field == Fields.PLAYS;
       if (pair.length < 2 || !(field.editable() || flag && field.home() == Home.PROGRAM)) {
-        throw new IllegalArgumentException("'" + edit + "' does not set a field: write FIELD=VALUE");
+        throw new IllegalArgumentException(
+            "'" + edit + "' does not set a field: write FIELD=VALUE");
       }
       String typed = flag && pair[1].equals("no") ? "" : pair[1];
       field

@@ -100,8 +100,12 @@ abstract class Work implements Callable<Integer> {
     node.put("change", outcome.number()).put("tracks", outcome.tracks());
     node.put("written", outcome.written());
     ArrayNode refused = node.putArray("refused");
-    outcome.refused().forEach(r -> refused.addObject().put("path", r.path()).put("reason", r.reason()));
-    outcome.refused().forEach(r -> main.err.println("left as it was: " + r.path() + ": " + r.reason()));
+    outcome
+        .refused()
+        .forEach(r -> refused.addObject().put("path", r.path()).put("reason", r.reason()));
+    outcome
+        .refused()
+        .forEach(r -> main.err.println("left as it was: " + r.path() + ": " + r.reason()));
     if (!outcome.refused().isEmpty()) {
       partly();
     }
@@ -109,7 +113,13 @@ abstract class Work implements Callable<Integer> {
         node,
         outcome.number() == 0
             ? "nothing to change"
-            : "change " + outcome.number() + ": " + outcome.title() + "; undo " + outcome.number() + " takes it back");
+            : "change "
+                + outcome.number()
+                + ": "
+                + outcome.title()
+                + "; undo "
+                + outcome.number()
+                + " takes it back");
   }
 
   /** Progress on standard error, at most a line a second. */

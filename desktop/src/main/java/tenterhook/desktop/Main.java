@@ -29,14 +29,12 @@ public final class Main {
 
   /** The words of a call that are no options. */
   public static List<String> words(List<String> args) {
-    List<String> words = new ArrayList<>();
-    for (int i = 0; i < args.size(); i++) {
-      if (args.get(i).equals("--collection")) {
-        i++;
-      } else {
-        words.add(args.get(i));
-      }
+    List<String> words = new ArrayList<>(args);
+    int at = words.indexOf("--collection");
+    if (at >= 0) {
+      words.subList(at, Math.min(words.size(), at + 2)).clear();
     }
+    words.removeIf(w -> w.startsWith("--"));
     return words;
   }
 }

@@ -1,5 +1,6 @@
 /**
- * The window. Holds the entry point only; every station is a folder of its own. Start at {@link tenterhook.desktop.Main}.
+ * The window. Holds the entry point only; every station is a folder of its own. Start at {@link
+ * tenterhook.desktop.Main}.
  */
 @NullMarked
 package tenterhook.desktop;

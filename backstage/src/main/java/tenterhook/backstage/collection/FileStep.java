@@ -100,7 +100,9 @@ final class FileStep {
   }
 
   private Path absolute(Place place) throws Refused {
-    return state.path(place).orElseThrow(() -> new Refused("the root " + place.root() + " is not known"));
+    return state
+        .path(place)
+        .orElseThrow(() -> new Refused("the root " + place.root() + " is not known"));
   }
 
   private List<Cell> repoint(int id, Edit.Repoint point) throws Refused {
@@ -119,8 +121,7 @@ final class FileStep {
   }
 
   private List<Cell> rewrite(
-      int id, Path file, Map<Field<?>, String> before, Map<Field<?>, String> after)
-      throws Refused {
+      int id, Path file, Map<Field<?>, String> before, Map<Field<?>, String> after) throws Refused {
     if (!Files.exists(file)) {
       throw new Refused("the file is lost; bring it back first");
     }
@@ -183,7 +184,9 @@ final class FileStep {
     if (field != Fields.ARTWORK) {
       return wanted.equals(found);
     }
-    return Artwork.parse(wanted).map(Artwork::sha256).equals(Artwork.parse(found).map(Artwork::sha256));
+    return Artwork.parse(wanted)
+        .map(Artwork::sha256)
+        .equals(Artwork.parse(found).map(Artwork::sha256));
   }
 
   private static String reason(Exception trouble) {

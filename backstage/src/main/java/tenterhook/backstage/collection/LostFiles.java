@@ -30,7 +30,8 @@ public final class LostFiles {
             .filter(r -> target.startsWith(r.getValue()) && !r.getKey().equals(Place.HOLDING_BAY))
             .findFirst()
             .orElseThrow(
-                () -> new IOException(target + " is in no folder of the collection; scan it first"));
+                () ->
+                    new IOException(target + " is in no folder of the collection; scan it first"));
     List<FoundFile> files = new ArrayList<>();
     for (MusicWalk.Found found : MusicWalk.walk(target, progress).files()) {
       String path = root.getValue().relativize(found.path()).toString().replace('\\', '/');

@@ -85,8 +85,8 @@ public final class MusicCollection implements AutoCloseable {
   }
 
   /**
-   * Opens a collection, or makes an empty one; an interrupted change is brought to an end first, and
-   * plain files that a person edited are taken over.
+   * Opens a collection, or makes an empty one; an interrupted change is brought to an end first,
+   * and plain files that a person edited are taken over.
    *
    * @param folder of the collection
    * @param clock tells the time
@@ -224,8 +224,7 @@ public final class MusicCollection implements AutoCloseable {
     RoaringBitmap changed = new RoaringBitmap();
     cells.forEach(c -> changed.add(c.id()));
     CollectionState before = state;
-    Snapshot next =
-        Derived.refreshed(before.snapshot().with(cells), before.codebook(), changed);
+    Snapshot next = Derived.refreshed(before.snapshot().with(cells), before.codebook(), changed);
     state = before.with(next);
     publish(before, state, changed);
   }
@@ -377,7 +376,8 @@ public final class MusicCollection implements AutoCloseable {
           try {
             cells.add(new Cell(id, Fields.CONTENT, contentHash(file)));
           } catch (IOException trouble) {
-            troubles.add(new Refusal(id, file.toString(), "cannot be read: " + trouble.getMessage()));
+            troubles.add(
+                new Refusal(id, file.toString(), "cannot be read: " + trouble.getMessage()));
           }
           progress.at(++done[0], ids.getCardinality(), file.getFileName().toString());
         });

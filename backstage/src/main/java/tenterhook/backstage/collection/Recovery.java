@@ -30,7 +30,9 @@ final class Recovery {
     Path file = state.path(id);
     boolean reached = false;
     for (Edit.OfTrack edit : edits) {
-      if (edit instanceof Edit.MoveFile move && isAt(state, move.to()) && !isAt(state, move.from())) {
+      if (edit instanceof Edit.MoveFile move
+          && isAt(state, move.to())
+          && !isAt(state, move.from())) {
         file = state.path(move.to()).orElse(file);
         cells.add(new Cell(id, Fields.ROOT, move.to().root()));
         cells.add(new Cell(id, Fields.PATH, move.to().path()));

@@ -38,7 +38,8 @@ final class Road {
   /** What the road did: the outcome, and what the collection must take over. */
   record Done(Outcome outcome, List<Cell> cells, boolean others) {}
 
-  Done go(CollectionState state, Change change, long undoes, java.time.Instant at, Progress progress) {
+  Done go(
+      CollectionState state, Change change, long undoes, java.time.Instant at, Progress progress) {
     List<Refusal> refused = new ArrayList<>();
     RoaringBitmap out = new RoaringBitmap();
     boolean othersHold = othersHold(state, change, refused);
@@ -71,11 +72,13 @@ final class Road {
   private static boolean othersHold(CollectionState state, Change change, List<Refusal> refused) {
     for (Edit edit : change.edits()) {
       if (edit instanceof Edit.SetCrates crates && !crates.before().equals(state.crates())) {
-        refused.add(new Refusal(0, "crates", "the crates were changed meanwhile; they stay as they are"));
+        refused.add(
+            new Refusal(0, "crates", "the crates were changed meanwhile; they stay as they are"));
         return false;
       }
       if (edit instanceof Edit.SetCodebook book && !book.before().equals(state.codebook())) {
-        refused.add(new Refusal(0, "codebook", "the codebook was changed meanwhile; it stays as it is"));
+        refused.add(
+            new Refusal(0, "codebook", "the codebook was changed meanwhile; it stays as it is"));
         return false;
       }
     }
@@ -99,7 +102,8 @@ final class Road {
                 return false;
               }
               out.add(entry.getKey());
-              refused.add(new Refusal(entry.getKey(), state.path(entry.getKey()).toString(), reason));
+              refused.add(
+                  new Refusal(entry.getKey(), state.path(entry.getKey()).toString(), reason));
               return true;
             });
     return byTrack;
@@ -116,7 +120,11 @@ final class Road {
         case Edit.SetField set -> {
           String now = values.getOrDefault(set.field(), snapshot.raw(id, set.field()));
           if (!FileStep.agrees(set.field(), set.before(), now)) {
-            return "its " + set.field().label() + " is \"" + set.field().type().show(now) + "\" by now";
+            return "its "
+                + set.field().label()
+                + " is \""
+                + set.field().type().show(now)
+                + "\" by now";
           }
           values.put(set.field(), set.after());
         }
@@ -160,7 +168,8 @@ final class Road {
         written += result.touched() ? 1 : 0;
       } catch (FileStep.Refused reason) {
         out.add(id);
-        refused.add(new Refusal(id, state.path(id).toString(), String.valueOf(reason.getMessage())));
+        refused.add(
+            new Refusal(id, state.path(id).toString(), String.valueOf(reason.getMessage())));
       }
       progress.at(++done, byTrack.size(), state.snapshot().name(id));
     }

@@ -156,7 +156,8 @@ final class Scan {
     if (task.file().size() == 0) {
       throw new Unreadable("is empty");
     }
-    List<Cell> cells = ScanCells.of(task.id(), TagFiles.read(task.file().path()), task.file().path());
+    List<Cell> cells =
+        ScanCells.of(task.id(), TagFiles.read(task.file().path()), task.file().path());
     if (task.fresh()) {
       cells.add(new Cell(task.id(), Fields.ROOT, root));
       cells.add(new Cell(task.id(), Fields.PATH, task.path()));

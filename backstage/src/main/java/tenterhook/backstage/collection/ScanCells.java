@@ -29,7 +29,8 @@ final class ScanCells {
     }
     BasicFileAttributes attributes = Files.readAttributes(file, BasicFileAttributes.class);
     cells.add(new Cell(id, Fields.SIZE, String.valueOf(attributes.size())));
-    cells.add(new Cell(id, Fields.MODIFIED, String.valueOf(attributes.lastModifiedTime().toMillis())));
+    cells.add(
+        new Cell(id, Fields.MODIFIED, String.valueOf(attributes.lastModifiedTime().toMillis())));
     cells.add(new Cell(id, Fields.STATE, "present"));
     cells.add(new Cell(id, Fields.CONTENT, ""));
     return cells;

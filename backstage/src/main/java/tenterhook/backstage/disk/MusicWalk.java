@@ -13,7 +13,9 @@ import tenterhook.backstage.tagfile.TagFiles;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.job.Progress;
 
-/** Lists the music files below a folder. Links are named but not followed, so no circle can trap it. */
+/**
+ * Lists the music files below a folder. Links are named but not followed, so no circle can trap it.
+ */
 public final class MusicWalk {
   private MusicWalk() {}
 
@@ -67,7 +69,8 @@ public final class MusicWalk {
     @Override
     public FileVisitResult preVisitDirectory(Path dir, BasicFileAttributes attributes) {
       progress.at(files.size(), -1, dir.toString());
-      boolean ours = dir.getFileName() != null && dir.getFileName().toString().equals(SafeFiles.WORKROOM);
+      boolean ours =
+          dir.getFileName() != null && dir.getFileName().toString().equals(SafeFiles.WORKROOM);
       return progress.stopped()
           ? FileVisitResult.TERMINATE
           : ours ? FileVisitResult.SKIP_SUBTREE : FileVisitResult.CONTINUE;
@@ -80,7 +83,8 @@ public final class MusicWalk {
       if (attributes.isSymbolicLink()) {
         boolean folder = Files.isDirectory(file);
         if (music || folder) {
-          issues.add(new Refusal(0, file.toString(), "a link, not followed; scan what it leads to"));
+          issues.add(
+              new Refusal(0, file.toString(), "a link, not followed; scan what it leads to"));
         }
       } else if (music && attributes.isRegularFile()) {
         files.add(new Found(file, attributes.size(), attributes.lastModifiedTime().toMillis()));
@@ -90,7 +94,9 @@ public final class MusicWalk {
 
     @Override
     public FileVisitResult visitFileFailed(Path file, IOException trouble) {
-      issues.add(new Refusal(0, file.toString(), "cannot be opened: " + trouble.getClass().getSimpleName()));
+      issues.add(
+          new Refusal(
+              0, file.toString(), "cannot be opened: " + trouble.getClass().getSimpleName()));
       return FileVisitResult.CONTINUE;
     }
   }

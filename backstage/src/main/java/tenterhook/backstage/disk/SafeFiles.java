@@ -60,7 +60,8 @@ public final class SafeFiles {
     Path room = Files.createDirectories(file.resolveSibling(WORKROOM));
     Path copy = room.resolve(file.getFileName());
     try {
-      Files.copy(file, copy, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.COPY_ATTRIBUTES);
+      Files.copy(
+          file, copy, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.COPY_ATTRIBUTES);
       rewrite.on(copy);
       keepAttributes(file, copy);
       try (FileChannel channel = FileChannel.open(copy, StandardOpenOption.WRITE)) {

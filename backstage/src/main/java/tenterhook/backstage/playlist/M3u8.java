@@ -28,8 +28,7 @@ public final class M3u8 {
    * @param entries in order
    * @param relative whether paths start from the playlist's folder
    */
-  public static void write(Path target, List<Entry> entries, boolean relative)
-      throws IOException {
+  public static void write(Path target, List<Entry> entries, boolean relative) throws IOException {
     StringBuilder text = new StringBuilder("#EXTM3U\n");
     Path folder = target.toAbsolutePath().getParent();
     for (Entry entry : entries) {

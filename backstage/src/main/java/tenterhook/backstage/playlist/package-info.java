@@ -1,6 +1,4 @@
-/**
- * Playlists on disk, in open formats. Start at {@link tenterhook.backstage.playlist.M3u8}.
- */
+/** Playlists on disk, in open formats. Start at {@link tenterhook.backstage.playlist.M3u8}. */
 @NullMarked
 package tenterhook.backstage.playlist;
 

@@ -45,7 +45,9 @@ public final class CodebookJson {
     List<Facet> facets = new ArrayList<>();
     for (JsonNode one : root.path("facets")) {
       List<Code> codes = new ArrayList<>();
-      one.path("codes").properties().forEach(c -> codes.add(new Code(c.getKey(), c.getValue().asText())));
+      one.path("codes")
+          .properties()
+          .forEach(c -> codes.add(new Code(c.getKey(), c.getValue().asText())));
       facets.add(
           new Facet(
               one.path("name").asText(),
@@ -73,7 +75,8 @@ public final class CodebookJson {
     try {
       JsonNode root = JSON.readTree(text);
       if (!root.path("tenterhook").asText().equals(form)) {
-        throw new IllegalArgumentException("the file does not say \"tenterhook\": \"" + form + "\"");
+        throw new IllegalArgumentException(
+            "the file does not say \"tenterhook\": \"" + form + "\"");
       }
       if (root.path("version").asInt() != 1) {
         throw new IllegalArgumentException(
@@ -82,7 +85,11 @@ public final class CodebookJson {
       return root;
     } catch (JsonProcessingException broken) {
       throw new IllegalArgumentException(
-          "line " + (broken.getLocation() == null ? 0 : broken.getLocation().getLineNr()) + ": " + broken.getOriginalMessage(), broken);
+          "line "
+              + (broken.getLocation() == null ? 0 : broken.getLocation().getLineNr())
+              + ": "
+              + broken.getOriginalMessage(),
+          broken);
     }
   }
 }

@@ -13,7 +13,6 @@ import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.Shelf;
-import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
@@ -113,9 +112,11 @@ public final class CrateJson {
     return switch (FindParser.parseAnyFacet(text)) {
       case Parsed.Good(Query.Term(Condition condition)) -> new Rule.Line(condition);
       case Parsed.Good good ->
-          throw new IllegalArgumentException("a line is one term such as year:1990..1999, not: " + text);
+          throw new IllegalArgumentException(
+              "a line is one term such as year:1990..1999, not: " + text);
       case Parsed.Bad bad ->
-          throw new IllegalArgumentException(text + ": " + bad.message() + " (character " + (bad.position() + 1) + ")");
+          throw new IllegalArgumentException(
+              text + ": " + bad.message() + " (character " + (bad.position() + 1) + ")");
     };
   }
 

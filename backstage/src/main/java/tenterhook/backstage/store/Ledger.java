@@ -73,9 +73,21 @@ public final class Ledger {
       case Edit.Repoint point ->
           bind(insert, "point", point.id(), "", text(point.from()), text(point.to()));
       case Edit.SetCrates crates ->
-          bind(insert, "crates", 0, "", CrateJson.byId(crates.before()), CrateJson.byId(crates.after()));
+          bind(
+              insert,
+              "crates",
+              0,
+              "",
+              CrateJson.byId(crates.before()),
+              CrateJson.byId(crates.after()));
       case Edit.SetCodebook book ->
-          bind(insert, "codebook", 0, "", CodebookJson.write(book.before()), CodebookJson.write(book.after()));
+          bind(
+              insert,
+              "codebook",
+              0,
+              "",
+              CodebookJson.write(book.before()),
+              CodebookJson.write(book.after()));
     }
   }
 
@@ -125,7 +137,8 @@ public final class Ledger {
           }
           store.update("UPDATE change SET open = 0, tracks = ? WHERE number = ?", tracks, number);
           store.update(
-              "DELETE FROM change WHERE number = ? AND NOT EXISTS (SELECT 1 FROM edit WHERE change = number)",
+              "DELETE FROM change WHERE number = ? AND NOT EXISTS (SELECT 1 FROM edit WHERE change"
+                  + " = number)",
               number);
           return true;
         });
@@ -136,7 +149,8 @@ public final class Ledger {
     store.together(
         () -> {
           store.update(
-              "UPDATE change SET undone_by = 0 WHERE number = (SELECT undoes FROM change WHERE number = ?)",
+              "UPDATE change SET undone_by = 0 WHERE number = (SELECT undoes FROM change WHERE"
+                  + " number = ?)",
               number);
           store.update("UPDATE change SET undone_by = ? WHERE number = ?", by, number);
         });
@@ -148,7 +162,9 @@ public final class Ledger {
         db -> {
           List<Long> numbers = new ArrayList<>();
           try (Statement statement = db.createStatement();
-              ResultSet rows = statement.executeQuery("SELECT number FROM change WHERE open = 1 ORDER BY number")) {
+              ResultSet rows =
+                  statement.executeQuery(
+                      "SELECT number FROM change WHERE open = 1 ORDER BY number")) {
             while (rows.next()) {
               numbers.add(rows.getLong(1));
             }
@@ -190,8 +206,8 @@ public final class Ledger {
           String title = "";
           try (PreparedStatement query =
               db.prepareStatement(
-                  "SELECT title, kind, track, field, before, after FROM edit JOIN change ON number = change"
-                      + " WHERE change = ? ORDER BY seq")) {
+                  "SELECT title, kind, track, field, before, after FROM edit JOIN change ON number"
+                      + " = change WHERE change = ? ORDER BY seq")) {
             query.setLong(1, number);
             try (ResultSet rows = query.executeQuery()) {
               while (rows.next()) {
@@ -214,7 +230,8 @@ public final class Ledger {
       case "point" -> new Edit.Repoint(track, place(before), place(after));
       case "crates" -> new Edit.SetCrates(CrateJson.fromIds(before), CrateJson.fromIds(after));
       case "codebook" -> new Edit.SetCodebook(CodebookJson.read(before), CodebookJson.read(after));
-      default -> throw new IllegalStateException("the ledger holds an unknown edit " + rows.getString(2));
+      default ->
+          throw new IllegalStateException("the ledger holds an unknown edit " + rows.getString(2));
     };
   }
 }

@@ -68,7 +68,11 @@ public final class Store implements AutoCloseable {
     } catch (IOException | SQLException trouble) {
       close(channel);
       throw new CollectionRefused(
-          "the collection in " + folder + " cannot be opened and was not touched: " + trouble.getMessage(), trouble);
+          "the collection in "
+              + folder
+              + " cannot be opened and was not touched: "
+              + trouble.getMessage(),
+          trouble);
     } catch (CollectionRefused refused) {
       close(channel);
       throw refused;
@@ -99,7 +103,8 @@ public final class Store implements AutoCloseable {
       statement.execute("PRAGMA synchronous = FULL");
       try (ResultSet check = statement.executeQuery("PRAGMA quick_check")) {
         if (!check.next() || !check.getString(1).equals("ok")) {
-          throw new CollectionRefused("the database in " + folder + " is damaged; it was not touched");
+          throw new CollectionRefused(
+              "the database in " + folder + " is damaged; it was not touched");
         }
       }
     }
@@ -155,7 +160,8 @@ public final class Store implements AutoCloseable {
           List<Cell> cells = new ArrayList<>();
           Snapshot snapshot = Snapshot.empty();
           try (Statement statement = db.createStatement();
-              ResultSet rows = statement.executeQuery("SELECT id, " + Schema.columns() + " FROM track")) {
+              ResultSet rows =
+                  statement.executeQuery("SELECT id, " + Schema.columns() + " FROM track")) {
             while (rows.next()) {
               int id = rows.getInt(1);
               for (int i = 0; i < fields.size(); i++) {
@@ -187,7 +193,8 @@ public final class Store implements AutoCloseable {
     byField.keySet().retainAll(Schema.stored());
     inTransaction(
         db -> {
-          try (PreparedStatement make = db.prepareStatement("INSERT OR IGNORE INTO track (id) VALUES (?)")) {
+          try (PreparedStatement make =
+              db.prepareStatement("INSERT OR IGNORE INTO track (id) VALUES (?)")) {
             for (int id : cells.stream().map(Cell::id).distinct().toList()) {
               make.setInt(1, id);
               make.addBatch();
@@ -215,7 +222,8 @@ public final class Store implements AutoCloseable {
         db -> {
           Map<String, Path> roots = new LinkedHashMap<>();
           try (Statement statement = db.createStatement();
-              ResultSet rows = statement.executeQuery("SELECT name, path FROM root ORDER BY name")) {
+              ResultSet rows =
+                  statement.executeQuery("SELECT name, path FROM root ORDER BY name")) {
             while (rows.next()) {
               roots.put(rows.getString(1), Path.of(rows.getString(2)));
             }
@@ -226,7 +234,10 @@ public final class Store implements AutoCloseable {
 
   /** Remembers where a root is. */
   public void putRoot(String name, Path path) {
-    update("INSERT INTO root VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET path = excluded.path", name, path.toString());
+    update(
+        "INSERT INTO root VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET path = excluded.path",
+        name,
+        path.toString());
   }
 
   /** Keeps a picture's bytes for undo and for later writing. */
@@ -238,7 +249,8 @@ public final class Store implements AutoCloseable {
   public Optional<byte[]> picture(String sha256) {
     return inTransaction(
         db -> {
-          try (PreparedStatement query = db.prepareStatement("SELECT bytes FROM picture WHERE sha256 = ?")) {
+          try (PreparedStatement query =
+              db.prepareStatement("SELECT bytes FROM picture WHERE sha256 = ?")) {
             query.setString(1, sha256);
             try (ResultSet rows = query.executeQuery()) {
               return rows.next() ? Optional.of(rows.getBytes(1)) : Optional.<byte[]>empty();
@@ -251,7 +263,8 @@ public final class Store implements AutoCloseable {
   public Optional<String> document(String name) {
     return inTransaction(
         db -> {
-          try (PreparedStatement query = db.prepareStatement("SELECT text FROM document WHERE name = ?")) {
+          try (PreparedStatement query =
+              db.prepareStatement("SELECT text FROM document WHERE name = ?")) {
             query.setString(1, name);
             try (ResultSet rows = query.executeQuery()) {
               return rows.next() ? Optional.of(rows.getString(1)) : Optional.<String>empty();
@@ -262,7 +275,10 @@ public final class Store implements AutoCloseable {
 
   /** Keeps a text under a name. */
   public void putDocument(String name, String text) {
-    update("INSERT INTO document VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET text = excluded.text", name, text);
+    update(
+        "INSERT INTO document VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET text = excluded.text",
+        name,
+        text);
   }
 
   /**
@@ -276,7 +292,8 @@ public final class Store implements AutoCloseable {
   /** Notes how whole the collection is on a day; the day's last note stays. */
   public void putCourse(String day, double whole, int tracks) {
     update(
-        "INSERT INTO course VALUES (?, ?, ?) ON CONFLICT (day) DO UPDATE SET whole = excluded.whole, tracks = excluded.tracks",
+        "INSERT INTO course VALUES (?, ?, ?) ON CONFLICT (day) DO UPDATE SET whole ="
+            + " excluded.whole, tracks = excluded.tracks",
         day,
         whole,
         tracks);
@@ -288,7 +305,8 @@ public final class Store implements AutoCloseable {
         db -> {
           List<CoursePoint> points = new ArrayList<>();
           try (Statement statement = db.createStatement();
-              ResultSet rows = statement.executeQuery("SELECT day, whole FROM course ORDER BY day")) {
+              ResultSet rows =
+                  statement.executeQuery("SELECT day, whole FROM course ORDER BY day")) {
             while (rows.next()) {
               points.add(new CoursePoint(rows.getString(1), rows.getDouble(2)));
             }

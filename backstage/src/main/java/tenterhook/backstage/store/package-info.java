@@ -1,5 +1,6 @@
 /**
- * The collection's database and its plain files (codebook and crates). Knows no music file. Start at {@link tenterhook.backstage.store.Store}.
+ * The collection's database and its plain files (codebook and crates). Knows no music file. Start
+ * at {@link tenterhook.backstage.store.Store}.
  */
 @NullMarked
 package tenterhook.backstage.store;

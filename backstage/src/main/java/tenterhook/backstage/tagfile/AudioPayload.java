@@ -51,7 +51,12 @@ public final class AudioPayload {
       throws IOException {
     long start = 0;
     if (head[0] == 'I' && head[1] == 'D' && head[2] == '3') {
-      start = 10L + ((head[6] & 127) << 21 | (head[7] & 127) << 14 | (head[8] & 127) << 7 | head[9] & 127);
+      start =
+          10L
+              + ((head[6] & 127) << 21
+                  | (head[7] & 127) << 14
+                  | (head[8] & 127) << 7
+                  | head[9] & 127);
     }
     long end = in.length();
     if (end >= 128) {

@@ -11,8 +11,7 @@ import java.util.concurrent.TimeoutException;
 /** Runs other people's readers so that an error, an endless loop or hunger costs one file only. */
 final class Fence {
   private static final ExecutorService WORKERS =
-      Executors.newCachedThreadPool(
-          Thread.ofPlatform().daemon().name("file-reader-", 0).factory());
+      Executors.newCachedThreadPool(Thread.ofPlatform().daemon().name("file-reader-", 0).factory());
 
   private Fence() {}
 
@@ -36,7 +35,8 @@ final class Fence {
     if (cause instanceof Unreadable known) {
       return known;
     }
-    String said = cause.getMessage() == null ? cause.getClass().getSimpleName() : cause.getMessage();
+    String said =
+        cause.getMessage() == null ? cause.getClass().getSimpleName() : cause.getMessage();
     String first = said.lines().findFirst().orElse("");
     return new Unreadable("damaged or not what its name says: " + first, cause);
   }

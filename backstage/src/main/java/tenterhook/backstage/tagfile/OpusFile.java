@@ -46,8 +46,7 @@ final class OpusFile {
       values.put(Fields.CODEC, "opus");
       values.put(Fields.SAMPLE_RATE, "48000");
       if (seconds > 0) {
-        values.put(
-            Fields.BITRATE, String.valueOf(Math.round(in.length() * 8 / seconds / 1000)));
+        values.put(Fields.BITRATE, String.valueOf(Math.round(in.length() * 8 / seconds / 1000)));
       }
     }
     return new Reading(values);

@@ -47,7 +47,9 @@ public final class Pictures {
     if (bytes.length > 3 && (bytes[0] & 0xFF) == 0x89 && bytes[1] == 'P') {
       return "image/png";
     }
-    return bytes.length > 3 && bytes[0] == 'G' && bytes[1] == 'I' ? "image/gif" : "application/octet-stream";
+    return bytes.length > 3 && bytes[0] == 'G' && bytes[1] == 'I'
+        ? "image/gif"
+        : "application/octet-stream";
   }
 
   /** Lower-case hex SHA-256. */

@@ -109,7 +109,10 @@ public final class TagFiles {
 
   private static String codec(AudioHeader header, String ending) {
     return switch (ending) {
-      case "m4a", "mp4" -> String.valueOf(header.getEncodingType()).contains("ALAC") || header.isLossless() ? "alac" : "aac";
+      case "m4a", "mp4" ->
+          String.valueOf(header.getEncodingType()).contains("ALAC") || header.isLossless()
+              ? "alac"
+              : "aac";
       case "ogg", "oga" -> "vorbis";
       case "aif", "aiff" -> "aiff";
       default -> ending;
@@ -160,8 +163,7 @@ public final class TagFiles {
   }
 
   private static void writeNow(
-      Path file, Map<Field<?>, String> values, Function<String, byte[]> pictures)
-      throws Exception {
+      Path file, Map<Field<?>, String> values, Function<String, byte[]> pictures) throws Exception {
     AudioFile audio = open(file);
     for (Tag tag : tagsToWrite(audio, values)) {
       for (Map.Entry<Field<?>, String> value : values.entrySet()) {

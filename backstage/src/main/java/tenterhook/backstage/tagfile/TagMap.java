@@ -24,7 +24,14 @@ final class TagMap {
   private static final String SEPARATOR = String.valueOf(FieldType.SEPARATOR);
   private static final Map<Field<?>, FieldKey> KEYS = keys();
   private static final Set<Field<?>> SHORT =
-      Set.of(Fields.TITLE, Fields.ARTIST, Fields.ALBUM, Fields.YEAR, Fields.COMMENT, Fields.GENRE, Fields.TRACK);
+      Set.of(
+          Fields.TITLE,
+          Fields.ARTIST,
+          Fields.ALBUM,
+          Fields.YEAR,
+          Fields.COMMENT,
+          Fields.GENRE,
+          Fields.TRACK);
   private static final Set<Field<?>> COUNTS =
       Set.of(Fields.TRACK, Fields.TRACK_TOTAL, Fields.DISC, Fields.DISC_TOTAL);
 
@@ -64,7 +71,8 @@ final class TagMap {
   static String read(Tag tag, Field<?> field) {
     try {
       if (field == Fields.GENRE) {
-        return String.join(SEPARATOR, tag.getAll(FieldKey.GENRE).stream().filter(g -> !g.isBlank()).toList());
+        return String.join(
+            SEPARATOR, tag.getAll(FieldKey.GENRE).stream().filter(g -> !g.isBlank()).toList());
       }
       String raw = tag.getFirst(KEYS.get(field));
       if (field == Fields.RATING) {
@@ -99,9 +107,7 @@ final class TagMap {
     }
   }
 
-  /**
-   * Numbers and totals share one tag in some formats: taking one away must leave the other.
-   */
+  /** Numbers and totals share one tag in some formats: taking one away must leave the other. */
   private static void delete(Tag tag, Field<?> field, FieldKey key)
       throws FieldDataInvalidException {
     Field<?> partner = partner(field);

@@ -1,5 +1,7 @@
 /**
- * Music files on the disk: reading tags and technical data, writing tags, and the hash of what sounds. Every reader is fenced, so that a bad file costs that file alone. Start at {@link tenterhook.backstage.tagfile.TagFiles}.
+ * Music files on the disk: reading tags and technical data, writing tags, and the hash of what
+ * sounds. Every reader is fenced, so that a bad file costs that file alone. Start at {@link
+ * tenterhook.backstage.tagfile.TagFiles}.
  */
 @NullMarked
 package tenterhook.backstage.tagfile;

@@ -26,7 +26,12 @@ public record Change(String title, boolean byHand, List<Edit> edits) {
 
   /** A change of what one or many tracks hold; it is by hand when it concerns one track. */
   public static Change of(String title, List<? extends Edit> edits) {
-    long tracks = edits.stream().filter(Edit.OfTrack.class::isInstance).map(e -> ((Edit.OfTrack) e).id()).distinct().count();
+    long tracks =
+        edits.stream()
+            .filter(Edit.OfTrack.class::isInstance)
+            .map(e -> ((Edit.OfTrack) e).id())
+            .distinct()
+            .count();
     return new Change(title, tracks <= 1, List.copyOf(edits));
   }
 

@@ -13,7 +13,8 @@ public record Place(String root, String path) {
   /** Checks the values. */
   public Place {
     if (root.isEmpty() || path.isEmpty() || path.startsWith("/")) {
-      throw new IllegalArgumentException("a place needs a root and a relative path: " + root + ", " + path);
+      throw new IllegalArgumentException(
+          "a place needs a root and a relative path: " + root + ", " + path);
     }
   }
 }

@@ -1,5 +1,6 @@
 /**
- * What alters the collection, as plain values that know their inverse. Nothing here writes anything. Start at {@link tenterhook.core.change.Change}.
+ * What alters the collection, as plain values that know their inverse. Nothing here writes
+ * anything. Start at {@link tenterhook.core.change.Change}.
  */
 @NullMarked
 package tenterhook.core.change;

@@ -139,7 +139,8 @@ public record Codebook(List<Facet> facets, Notation notation) {
     for (String token : give) {
       Facet facet =
           facetOf(token)
-              .orElseThrow(() -> new IllegalArgumentException("no code " + token + " in the codebook"));
+              .orElseThrow(
+                  () -> new IllegalArgumentException("no code " + token + " in the codebook"));
       if (!facet.many()) {
         codes.removeIf(c -> facet.code(c).isPresent());
       }

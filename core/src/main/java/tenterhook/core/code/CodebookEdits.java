@@ -51,8 +51,7 @@ public final class CodebookEdits {
    */
   public static Change map(Snapshot snapshot, Codebook codebook, String stray, String code) {
     String what = code.isEmpty() ? "takes stray " + stray : "stray " + stray + " becomes " + code;
-    return new Change(
-        what, false, rewrite(snapshot, codebook, t -> t.equals(stray) ? code : t));
+    return new Change(what, false, rewrite(snapshot, codebook, t -> t.equals(stray) ? code : t));
   }
 
   private static String known(Codebook codebook, String token) {
@@ -97,10 +96,7 @@ public final class CodebookEdits {
                     .ifPresent(
                         all ->
                             all.forEach(
-                                s ->
-                                    strays
-                                        .computeIfAbsent(s, x -> new RoaringBitmap())
-                                        .add(id))));
+                                s -> strays.computeIfAbsent(s, x -> new RoaringBitmap()).add(id))));
     return strays;
   }
 }

@@ -18,8 +18,8 @@ import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackOrder;
 
 /**
- * What every crate holds at one moment. Rules are answered when first asked for; after a change only
- * the changed tracks are tested again. Not for several threads at once.
+ * What every crate holds at one moment. Rules are answered when first asked for; after a change
+ * only the changed tracks are tested again. Not for several threads at once.
  */
 public final class CrateContents {
   private final Snapshot snapshot;

@@ -35,10 +35,12 @@ public record Crates(List<Shelf> shelves) {
         }
       }
     }
-    circle(shelves).ifPresent(path -> {
-      throw new IllegalArgumentException(
-          "the crate would be built on itself: " + String.join(" → ", path));
-    });
+    circle(shelves)
+        .ifPresent(
+            path -> {
+              throw new IllegalArgumentException(
+                  "the crate would be built on itself: " + String.join(" → ", path));
+            });
   }
 
   private static String key(String name) {
@@ -105,9 +107,7 @@ public record Crates(List<Shelf> shelves) {
                 s ->
                     new Shelf(
                         s.name(),
-                        s.crates().stream()
-                            .filter(c -> !c.name().equalsIgnoreCase(name))
-                            .toList()))
+                        s.crates().stream().filter(c -> !c.name().equalsIgnoreCase(name)).toList()))
             .toList());
   }
 

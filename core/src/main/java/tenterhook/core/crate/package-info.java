@@ -1,5 +1,6 @@
 /**
- * Shelves, hand crates and rule crates: what they hold, how they depend on each other and what each line does. Start at {@link tenterhook.core.crate.Crates}.
+ * Shelves, hand crates and rule crates: what they hold, how they depend on each other and what each
+ * line does. Start at {@link tenterhook.core.crate.Crates}.
  */
 @NullMarked
 package tenterhook.core.crate;

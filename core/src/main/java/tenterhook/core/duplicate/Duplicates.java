@@ -64,7 +64,8 @@ public final class Duplicates {
     return present(snapshot, Fields.CONTENT).values().stream()
         .filter(same -> same.size() > 1)
         .map(same -> group(snapshot, same))
-        .sorted(Comparator.comparingLong(Group::bytesFreed).reversed().thenComparing(Group::survivor))
+        .sorted(
+            Comparator.comparingLong(Group::bytesFreed).reversed().thenComparing(Group::survivor))
         .toList();
   }
 
@@ -83,7 +84,11 @@ public final class Duplicates {
   }
 
   private static Group group(Snapshot snapshot, List<Integer> same) {
-    Preference decided = Preference.ORDER.stream().filter(p -> p.decides(snapshot, same)).findFirst().orElse(Preference.FIRST);
+    Preference decided =
+        Preference.ORDER.stream()
+            .filter(p -> p.decides(snapshot, same))
+            .findFirst()
+            .orElse(Preference.FIRST);
     List<Integer> ranked = new ArrayList<>(same);
     Comparator<Integer> order = Preference.order(snapshot);
     ranked.sort(order);
@@ -92,8 +97,8 @@ public final class Duplicates {
   }
 
   /**
-   * The change that keeps one copy: spares go to the holding bay, hand crates point to the survivor,
-   * plays are added up and the latest day is kept.
+   * The change that keeps one copy: spares go to the holding bay, hand crates point to the
+   * survivor, plays are added up and the latest day is kept.
    *
    * @param snapshot the collection
    * @param crates the shelves
@@ -146,7 +151,9 @@ public final class Duplicates {
         List<Integer> tracks =
             new ArrayList<>(
                 new LinkedHashSet<>(
-                    hand.tracks().stream().map(id -> spares.contains(id) ? survivor : id).toList()));
+                    hand.tracks().stream()
+                        .map(id -> spares.contains(id) ? survivor : id)
+                        .toList()));
         after = after.with(hand.name(), c -> new Crate.HandCrate(hand.name(), tracks));
       }
     }

@@ -29,7 +29,8 @@ record Preference(String words, ToDoubleBiFunction<Snapshot, Integer> worth) {
   }
 
   boolean decides(Snapshot snapshot, List<Integer> same) {
-    return same.stream().mapToDouble(id -> worth.applyAsDouble(snapshot, id)).distinct().count() > 1;
+    return same.stream().mapToDouble(id -> worth.applyAsDouble(snapshot, id)).distinct().count()
+        > 1;
   }
 
   static Comparator<Integer> order(Snapshot snapshot) {

@@ -24,7 +24,9 @@ public final class Field<T> {
     this.weaveGroup = weaveGroup;
   }
 
-  /** The name in the find language, in files and on the command line, such as {@code albumArtist}. */
+  /**
+   * The name in the find language, in files and on the command line, such as {@code albumArtist}.
+   */
   public String key() {
     return key;
   }

@@ -47,7 +47,9 @@ public interface FieldType<T> {
    * @return the number, or NaN when the type has no order by number or the value is unusable
    */
   default double number(String raw) {
-    return parse(raw).map(v -> v instanceof Number n ? n.doubleValue() : Double.NaN).orElse(Double.NaN);
+    return parse(raw)
+        .map(v -> v instanceof Number n ? n.doubleValue() : Double.NaN)
+        .orElse(Double.NaN);
   }
 
   /**

@@ -53,7 +53,10 @@ final class FieldTypes {
     }
 
     private static List<String> parts(String text, String separator) {
-      return Arrays.stream(text.split(separator)).map(String::strip).filter(s -> !s.isEmpty()).toList();
+      return Arrays.stream(text.split(separator))
+          .map(String::strip)
+          .filter(s -> !s.isEmpty())
+          .toList();
     }
 
     @Override
@@ -204,7 +207,9 @@ final class FieldTypes {
     }
   }
 
-  /** A point in time as ISO-8601; compares by days since 1970, so that ranges of dates are plain. */
+  /**
+   * A point in time as ISO-8601; compares by days since 1970, so that ranges of dates are plain.
+   */
   private record Moment() implements FieldType<Instant> {
     @Override
     public Optional<Instant> parse(String raw) {
@@ -263,7 +268,9 @@ final class FieldTypes {
 
     @Override
     public double number(String raw) {
-      return Artwork.parse(raw).map(a -> (double) Math.min(a.width(), a.height())).orElse(Double.NaN);
+      return Artwork.parse(raw)
+          .map(a -> (double) Math.min(a.width(), a.height()))
+          .orElse(Double.NaN);
     }
 
     @Override
@@ -279,7 +286,8 @@ final class FieldTypes {
 
   private static Optional<Integer> wholeNumber(String raw) {
     String text = raw.strip();
-    boolean digits = !text.isEmpty() && text.length() <= 9 && text.chars().allMatch(Character::isDigit);
+    boolean digits =
+        !text.isEmpty() && text.length() <= 9 && text.chars().allMatch(Character::isDigit);
     return digits ? Optional.of(Integer.parseInt(text)) : Optional.empty();
   }
 
@@ -292,5 +300,4 @@ final class FieldTypes {
       return Optional.empty();
     }
   }
-
 }

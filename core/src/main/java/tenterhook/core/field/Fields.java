@@ -35,15 +35,12 @@ public final class Fields {
       add("discTotal", "disc total", FieldTypes.COUNT, Home.FILE);
   public static final Field<Double> BPM = woven("bpm", "bpm", FieldTypes.TEMPO, "Numbers");
   public static final Field<String> KEY = woven("key", "key", FieldTypes.TEXT, "Numbers");
-  public static final Field<Integer> RATING =
-      add("rating", "rating", FieldTypes.RATING, Home.FILE);
+  public static final Field<Integer> RATING = add("rating", "rating", FieldTypes.RATING, Home.FILE);
 
   // Sight
-  public static final Field<List<String>> GENRE =
-      woven("genre", "genre", FieldTypes.LIST, "Sight");
+  public static final Field<List<String>> GENRE = woven("genre", "genre", FieldTypes.LIST, "Sight");
   public static final Field<Artwork> ARTWORK = woven("artwork", "art", FieldTypes.ART, "Sight");
-  public static final Field<String> COMMENT =
-      add("comment", "comment", FieldTypes.TEXT, Home.FILE);
+  public static final Field<String> COMMENT = add("comment", "comment", FieldTypes.TEXT, Home.FILE);
   public static final Field<String> GROUPING =
       add("grouping", "grouping", FieldTypes.TEXT, Home.FILE);
   public static final Field<String> LYRICS = add("lyrics", "lyrics", FieldTypes.TEXT, Home.FILE);
@@ -67,8 +64,11 @@ public final class Fields {
   public static final Field<String> ROOT = add("root", "root", FieldTypes.TEXT, Home.READ);
   public static final Field<String> PATH = add("path", "path", FieldTypes.TEXT, Home.READ);
   public static final Field<Long> SIZE = add("size", "bytes", FieldTypes.AMOUNT, Home.READ);
+
   /** Last modification of the file, milliseconds since 1970. */
-  public static final Field<Long> MODIFIED = add("modified", "modified", FieldTypes.AMOUNT, Home.READ);
+  public static final Field<Long> MODIFIED =
+      add("modified", "modified", FieldTypes.AMOUNT, Home.READ);
+
   public static final Field<Double> DURATION =
       add("duration", "time", FieldTypes.SECONDS, Home.READ);
   public static final Field<String> CODEC = add("codec", "format", FieldTypes.TEXT, Home.READ);

@@ -14,8 +14,8 @@ import tenterhook.core.find.Tokens.Token;
 
 /**
  * Reads the find language: words, {@code field:value}, alternatives with {@code |}, ranges with
- * {@code ..}, {@code missing:} and {@code present:}, {@code not}, {@code or} and brackets. Recursive
- * descent; the grammar stands in docs/find.md.
+ * {@code ..}, {@code missing:} and {@code present:}, {@code not}, {@code or} and brackets.
+ * Recursive descent; the grammar stands in docs/find.md.
  */
 public final class FindParser {
   private final List<Token> tokens;
@@ -115,7 +115,12 @@ public final class FindParser {
       case WORD, QUOTED -> {
         if (token.kind() == Kind.WORD && (isKeyword("or") || isKeyword("and"))) {
           throw new Tokens.Broken(
-              token.at(), "'" + token.text() + "' needs something before it; write \"" + token.text() + "\" for the word");
+              token.at(),
+              "'"
+                  + token.text()
+                  + "' needs something before it; write \""
+                  + token.text()
+                  + "\" for the word");
         }
         next++;
         yield new Query.Word(token.text());
@@ -161,7 +166,9 @@ public final class FindParser {
     boolean text = value.kind() == Kind.WORD || value.kind() == Kind.QUOTED;
     if (!text || !value.glued()) {
       int end = after.at() + after.text().length() + 1;
-      throw new Tokens.Broken(Math.min(end, value.at()), "a value is missing after " + after.text() + (after.kind() == Kind.NAME ? ":" : ""));
+      throw new Tokens.Broken(
+          Math.min(end, value.at()),
+          "a value is missing after " + after.text() + (after.kind() == Kind.NAME ? ":" : ""));
     }
     next++;
     boolean exact = value.kind() == Kind.WORD && value.text().equals("=");
@@ -184,7 +191,8 @@ public final class FindParser {
         throw new Tokens.Broken(token.at(), "a range needs one end at least, such as 1990..1999");
       }
     } else if (value instanceof Condition.Range) {
-      throw new Tokens.Broken(token.at(), subject + " has no order; quote the text to look for dots");
+      throw new Tokens.Broken(
+          token.at(), subject + " has no order; quote the text to look for dots");
     } else if (numeric) {
       checkNumber(field.orElseThrow(), text(value), token);
     }
@@ -215,7 +223,8 @@ public final class FindParser {
   private static void checkNumber(Field<?> field, String text, Token token) throws Tokens.Broken {
     if (!text.isEmpty() && !Numbers.readable(field, text)) {
       throw new Tokens.Broken(
-          token.at(), "'" + text + "' is no value of " + field.label() + ": " + Numbers.example(field));
+          token.at(),
+          "'" + text + "' is no value of " + field.label() + ": " + Numbers.example(field));
     }
   }
 
@@ -228,9 +237,7 @@ public final class FindParser {
     if (field.isPresent()) {
       return field.get().key();
     }
-    return facets
-        .apply(name)
-        .orElseThrow(() -> new Tokens.Broken(at, unknown(name)));
+    return facets.apply(name).orElseThrow(() -> new Tokens.Broken(at, unknown(name)));
   }
 
   private String unknown(String name) {

@@ -15,11 +15,14 @@ public final class FindText {
    */
   public static String write(Query query) {
     return switch (query) {
-      case Query.Word word -> plain(word.text()) && !keyword(word.text()) ? word.text() : quote(word.text());
+      case Query.Word word ->
+          plain(word.text()) && !keyword(word.text()) ? word.text() : quote(word.text());
       case Query.Term term -> condition(term.condition());
       case Query.Not not -> "not " + bracketed(not.part());
-      case Query.And and -> and.parts().stream().map(FindText::bracketed).collect(Collectors.joining(" "));
-      case Query.Or or -> or.parts().stream().map(FindText::bracketed).collect(Collectors.joining(" or "));
+      case Query.And and ->
+          and.parts().stream().map(FindText::bracketed).collect(Collectors.joining(" "));
+      case Query.Or or ->
+          or.parts().stream().map(FindText::bracketed).collect(Collectors.joining(" or "));
     };
   }
 
@@ -52,7 +55,11 @@ public final class FindText {
           plainValue(part.text()) && !part.text().contains("..") && !part.text().startsWith("=")
               ? part.text()
               : quote(part.text());
-      case Condition.Whole whole -> "=" + (plainValue(whole.text()) && !whole.text().contains("..") ? whole.text() : quote(whole.text()));
+      case Condition.Whole whole ->
+          "="
+              + (plainValue(whole.text()) && !whole.text().contains("..")
+                  ? whole.text()
+                  : quote(whole.text()));
       case Condition.Range range -> range.from() + ".." + range.to();
     };
   }

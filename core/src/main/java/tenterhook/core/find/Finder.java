@@ -136,7 +136,6 @@ public final class Finder {
   }
 
   private RoaringBitmap codes(Condition.Test test, Optional<Facet> facet, RoaringBitmap scope) {
-    return ColumnTest.select(
-        snapshot.column(Fields.CODES), scope, ColumnTest.codes(test, facet));
+    return ColumnTest.select(snapshot.column(Fields.CODES), scope, ColumnTest.codes(test, facet));
   }
 }

@@ -70,7 +70,8 @@ final class Numbers {
     return switch (text.length()) {
       case 10 -> days(LocalDate.parse(text), LocalDate.parse(text).plusDays(1));
       case 7 -> days(LocalDate.parse(text + "-01"), LocalDate.parse(text + "-01").plusMonths(1));
-      case 4 -> days(LocalDate.parse(text + "-01-01"), LocalDate.parse(text + "-01-01").plusYears(1));
+      case 4 ->
+          days(LocalDate.parse(text + "-01-01"), LocalDate.parse(text + "-01-01").plusYears(1));
       default -> Optional.empty();
     };
   }

@@ -103,7 +103,9 @@ final class Tokens {
 
   /** A colon inside a value, as in {@code time:3:30}, is part of the value. */
   private boolean followsName(boolean glued) {
-    return glued && !found.isEmpty() && (found.getLast().kind() == Kind.NAME || found.getLast().kind() == Kind.BAR);
+    return glued
+        && !found.isEmpty()
+        && (found.getLast().kind() == Kind.NAME || found.getLast().kind() == Kind.BAR);
   }
 
   private static boolean ends(char c) {

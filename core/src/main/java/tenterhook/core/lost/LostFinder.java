@@ -103,7 +103,8 @@ public final class LostFinder {
 
   /**
    * The folder moves that explain the most losses with the fewest decisions. A track with two
-   * equally good candidates is explained by none of them alone, only by a folder that others agree on.
+   * equally good candidates is explained by none of them alone, only by a folder that others agree
+   * on.
    *
    * @param snapshot the collection
    * @param candidates what {@link #candidates} found

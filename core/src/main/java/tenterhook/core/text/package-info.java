@@ -1,5 +1,6 @@
 /**
- * Text made comparable: folding of case, accents and compatibility forms. Start at {@link tenterhook.core.text.Fold}.
+ * Text made comparable: folding of case, accents and compatibility forms. Start at {@link
+ * tenterhook.core.text.Fold}.
  */
 @NullMarked
 package tenterhook.core.text;

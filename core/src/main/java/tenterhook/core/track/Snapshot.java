@@ -19,7 +19,8 @@ public final class Snapshot {
   private final RoaringBitmap tracks;
   private final RoaringBitmap held;
 
-  private Snapshot(Column[] columns, RoaringBitmap known, RoaringBitmap tracks, RoaringBitmap held) {
+  private Snapshot(
+      Column[] columns, RoaringBitmap known, RoaringBitmap tracks, RoaringBitmap held) {
     this.columns = columns;
     this.known = known;
     this.tracks = tracks;
@@ -32,8 +33,7 @@ public final class Snapshot {
     for (int i = 0; i < columns.length; i++) {
       columns[i] = new Column(new Dictionary());
     }
-    return new Snapshot(
-        columns, new RoaringBitmap(), new RoaringBitmap(), new RoaringBitmap());
+    return new Snapshot(columns, new RoaringBitmap(), new RoaringBitmap(), new RoaringBitmap());
   }
 
   /**

@@ -19,8 +19,7 @@ import tenterhook.core.track.Snapshot;
  * @param decisions how many decisions that takes, 1 or more
  * @param tracks the tracks it concerns
  */
-public record NextStep(
-    Kind kind, String subject, int holes, int decisions, RoaringBitmap tracks) {
+public record NextStep(Kind kind, String subject, int holes, int decisions, RoaringBitmap tracks) {
   /** Where it is done. */
   public enum Kind {
     /** A folder whose files are all lost: one decision brings them back. */

@@ -88,8 +88,7 @@ public final class Weave {
     List<IntPredicate> tests = columns.stream().map(c -> c.holes(at, codebook)).toList();
     ids.forEach(
         (int id) -> {
-          int[] row =
-              counts.computeIfAbsent(by.group(at, id), g -> new int[columns.size() + 1]);
+          int[] row = counts.computeIfAbsent(by.group(at, id), g -> new int[columns.size() + 1]);
           row[0] += step;
           for (int i = 0; i < tests.size(); i++) {
             row[i + 1] += tests.get(i).test(id) ? step : 0;

@@ -78,6 +78,8 @@ public record WeaveColumn(String key, String label, String group, boolean facet)
 
   /** The text of the find language that finds this column's holes. */
   public String query() {
-    return key.equals(PRESENT) ? "file:lost" : "missing:" + (key.contains(" ") ? '"' + key + '"' : key);
+    return key.equals(PRESENT)
+        ? "file:lost"
+        : "missing:" + (key.contains(" ") ? '"' + key + '"' : key);
   }
 }

@@ -1,5 +1,6 @@
 /**
- * The station for what is new, in batches. Start at {@link tenterhook.desktop.arrival.ArrivalsView}.
+ * The station for what is new, in batches. Start at {@link
+ * tenterhook.desktop.arrival.ArrivalsView}.
  */
 @NullMarked
 package tenterhook.desktop.arrival;

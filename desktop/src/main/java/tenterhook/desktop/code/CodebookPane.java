@@ -37,7 +37,10 @@ final class CodebookPane extends VBox {
     VBox.setVgrow(scroll, Priority.ALWAYS);
     var add = Look.primary(Words.of("codebook.addFacet"), this::addFacet);
     add.setId("add-facet");
-    getChildren().addAll(new HBox(10, Look.label(Words.of("codebook.words"), "second"), Look.spring(), add), scroll);
+    getChildren()
+        .addAll(
+            new HBox(10, Look.label(Words.of("codebook.words"), "second"), Look.spring(), add),
+            scroll);
   }
 
   void refresh() {
@@ -88,7 +91,8 @@ final class CodebookPane extends VBox {
   private MenuButton code(Code code, int count) {
     Label token = Look.label(code.token(), "code");
     HBox face =
-        new HBox(6, token, Look.dataLabel(code.meaning()), Look.label(String.valueOf(count), "second"));
+        new HBox(
+            6, token, Look.dataLabel(code.meaning()), Look.label(String.valueOf(count), "second"));
     face.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     MenuButton button = new MenuButton("", face);
     button.setId("entry-" + code.token());
@@ -160,7 +164,10 @@ final class CodebookPane extends VBox {
         .ask(
             Words.of("codebook.askRemoveFacet", facet.name()),
             Words.of("codebook.removeFacet"),
-            () -> set(Words.of("change.removeFacet", facet.name()), () -> book().minus(facet.name())));
+            () ->
+                set(
+                    Words.of("change.removeFacet", facet.name()),
+                    () -> book().minus(facet.name())));
   }
 
   private void replace(Facet facet, boolean many, boolean demanded) {
@@ -179,7 +186,9 @@ final class CodebookPane extends VBox {
 
   private void set(String title, Supplier<Codebook> after) {
     guarded(
-        () -> desk.apply(new Change(title, true, List.of(new Edit.SetCodebook(book(), after.get())))));
+        () ->
+            desk.apply(
+                new Change(title, true, List.of(new Edit.SetCodebook(book(), after.get())))));
   }
 
   private void guarded(Runnable work) {

@@ -57,11 +57,13 @@ public final class CodingView implements StationView {
     this.strays = new StraysPane(desk);
     HBox choices =
         Look.choices(
-            List.of(Words.of("coding.give"), Words.of("coding.codebook"), Words.of("coding.strays")),
+            List.of(
+                Words.of("coding.give"), Words.of("coding.codebook"), Words.of("coding.strays")),
             0,
             this::choose);
     choices.setId("coding-choice");
-    HBox head = new HBox(12, Look.label(Words.of("station.coding"), "heading"), Look.spring(), choices);
+    HBox head =
+        new HBox(12, Look.label(Words.of("station.coding"), "heading"), Look.spring(), choices);
     queue.setId("queue");
     queue.setAccessibleText(Words.of("coding.queue"));
     queue.setOnAction(e -> fill());
@@ -130,7 +132,8 @@ public final class CodingView implements StationView {
   private Button cap(Code code, @org.jspecify.annotations.Nullable Character key) {
     Label cap = Look.label(key == null ? " " : String.valueOf(key), "cap");
     HBox face =
-        new HBox(7, cap, Look.label(code.token(), "token"), Look.dataLabel(code.meaning(), "second"));
+        new HBox(
+            7, cap, Look.label(code.token(), "token"), Look.dataLabel(code.meaning(), "second"));
     face.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     Button button = new Button("", face);
     button.getStyleClass().add("key-cap");
@@ -142,7 +145,10 @@ public final class CodingView implements StationView {
   }
 
   private void typed(KeyEvent event) {
-    if (event.getTarget() instanceof TextInputControl || event.isShortcutDown() || event.isAltDown() || event.getCharacter().isEmpty()) {
+    if (event.getTarget() instanceof TextInputControl
+        || event.isShortcutDown()
+        || event.isAltDown()
+        || event.getCharacter().isEmpty()) {
       return;
     }
     char typed = event.getCharacter().charAt(0);
@@ -188,7 +194,10 @@ public final class CodingView implements StationView {
           button.pseudoClassStateChanged(ALL, all);
           button.pseudoClassStateChanged(SOME, carriers > 0 && !all);
         });
-    String text = ids.isEmpty() ? "" : snapshot.raw(ids.first(), desk.state().get().codebook().notation().target());
+    String text =
+        ids.isEmpty()
+            ? ""
+            : snapshot.raw(ids.first(), desk.state().get().codebook().notation().target());
     Look.data(written, text.isEmpty() ? Words.of("none") : text);
   }
 

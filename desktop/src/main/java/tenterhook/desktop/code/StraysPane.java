@@ -12,7 +12,9 @@ import tenterhook.desktop.shell.TrackList;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 
-/** Tokens in files that look like codes but are not in the codebook: take the typo's code, or out. */
+/**
+ * Tokens in files that look like codes but are not in the codebook: take the typo's code, or out.
+ */
 final class StraysPane extends VBox {
   private final Desk desk;
   private final VBox lines = new VBox();
@@ -46,11 +48,11 @@ final class StraysPane extends VBox {
     CodingModel.meant(desk.state().get().codebook(), stray)
         .ifPresent(
             code ->
-                line.getChildren().add(Look.primary(Words.of("strays.map", code), () -> map(stray, code))));
+                line.getChildren()
+                    .add(Look.primary(Words.of("strays.map", code), () -> map(stray, code))));
     line.getChildren()
         .addAll(
-            Look.button(
-                Words.of("strays.show"), () -> desk.frame().show(TrackList.of(stray, ids))),
+            Look.button(Words.of("strays.show"), () -> desk.frame().show(TrackList.of(stray, ids))),
             Look.button(Words.of("strays.take"), () -> map(stray, "")));
     line.getStyleClass().add("step");
     return line;

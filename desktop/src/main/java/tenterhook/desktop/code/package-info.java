@@ -1,5 +1,6 @@
 /**
- * The coding station: codebook, strays, and codes by key. Start at {@link tenterhook.desktop.code.CodingView}.
+ * The coding station: codebook, strays, and codes by key. Start at {@link
+ * tenterhook.desktop.code.CodingView}.
  */
 @NullMarked
 package tenterhook.desktop.code;

@@ -166,7 +166,9 @@ public final class CratesView implements StationView {
         .ifPresent(
             c -> {
               if (c instanceof Crate.RuleCrate old) {
-                set(Words.of("change.rule", old.name()), () -> crates().with(old.name(), x -> old.with(rule)));
+                set(
+                    Words.of("change.rule", old.name()),
+                    () -> crates().with(old.name(), x -> old.with(rule)));
               }
             });
   }
@@ -269,7 +271,9 @@ public final class CratesView implements StationView {
                     Words.of("crates.export"),
                     false,
                     p -> Playlists.export(desk.collection(), c, file.toPath(), true),
-                    n -> desk.frame().tell(Words.of("told.export", n, file.getName()), false, false));
+                    n ->
+                        desk.frame()
+                            .tell(Words.of("told.export", n, file.getName()), false, false));
               }
             });
   }
@@ -284,10 +288,15 @@ public final class CratesView implements StationView {
             Playlists.read(desk.state().get(), file.toPath(), Words.of("crates.firstShelf"));
         desk.apply(imported.change());
         if (!imported.unknown().isEmpty()) {
-          desk.frame().tell(Words.of("told.import", imported.unknown().size(), imported.unknown().getFirst()), true, true);
+          desk.frame()
+              .tell(
+                  Words.of("told.import", imported.unknown().size(), imported.unknown().getFirst()),
+                  true,
+                  true);
         }
       } catch (IOException trouble) {
-        desk.frame().tell(Words.of("told.failed", file.getName(), trouble.getMessage()), true, false);
+        desk.frame()
+            .tell(Words.of("told.failed", file.getName(), trouble.getMessage()), true, false);
       }
     }
   }

@@ -68,7 +68,14 @@ final class LineRow extends HBox {
                 changed();
               }
             });
-    getChildren().addAll(subject, how, values, Look.tip(Look.button(Words.of("rule.removeLine"), remove, "quiet"), Words.of("rule.removeLineTip")));
+    getChildren()
+        .addAll(
+            subject,
+            how,
+            values,
+            Look.tip(
+                Look.button(Words.of("rule.removeLine"), remove, "quiet"),
+                Words.of("rule.removeLineTip")));
   }
 
   /** A line to begin with: it holds for every track that has a year. */

@@ -78,7 +78,9 @@ final class RuleEditor extends VBox {
                 new Rule.Group(
                     Rule.Kind.values()[kind.getSelectionModel().getSelectedIndex()],
                     group.parts())));
-    var addLine = Look.button(Words.of("rule.addLine"), () -> change.accept(group.plus(LineRow.fresh())), "quiet");
+    var addLine =
+        Look.button(
+            Words.of("rule.addLine"), () -> change.accept(group.plus(LineRow.fresh())), "quiet");
     if (group == top) {
       addLine.setId("add-line");
     }
@@ -105,7 +107,8 @@ final class RuleEditor extends VBox {
     Runnable remove = () -> change.accept(without(group, at));
     return switch (group.parts().get(at)) {
       case Rule.Line line -> {
-        LineRow row = new LineRow(desk, line, other -> change.accept(with(group, at, other)), remove);
+        LineRow row =
+            new LineRow(desk, line, other -> change.accept(with(group, at, other)), remove);
         row.getChildren().addAll(effect());
         yield row;
       }
@@ -122,7 +125,8 @@ final class RuleEditor extends VBox {
 
   private List<Region> effect() {
     CrateContents.LineEffect effect = effects.get(nextEffect++);
-    int most = Math.max(1, effects.stream().mapToInt(CrateContents.LineEffect::leftAfter).max().orElse(1));
+    int most =
+        Math.max(1, effects.stream().mapToInt(CrateContents.LineEffect::leftAfter).max().orElse(1));
     Region part = new Region();
     part.getStyleClass().add("bar-part");
     part.setMaxSize(BAR * effect.leftAfter() / most, 6);

@@ -1,6 +1,4 @@
-/**
- * The station for shelves and crates. Start at {@link tenterhook.desktop.crate.CratesView}.
- */
+/** The station for shelves and crates. Start at {@link tenterhook.desktop.crate.CratesView}. */
 @NullMarked
 package tenterhook.desktop.crate;
 

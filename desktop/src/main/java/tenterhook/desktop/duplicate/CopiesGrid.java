@@ -18,8 +18,16 @@ import tenterhook.desktop.theme.Words;
 final class CopiesGrid extends GridPane {
   private static final List<Field<?>> ROWS =
       List.of(
-          Fields.CODEC, Fields.BITRATE, Fields.DURATION, Fields.SIZE, Fields.TITLE, Fields.ALBUM,
-          Fields.ARTWORK, Fields.CODES, Fields.PLAYS, Fields.ADDED);
+          Fields.CODEC,
+          Fields.BITRATE,
+          Fields.DURATION,
+          Fields.SIZE,
+          Fields.TITLE,
+          Fields.ALBUM,
+          Fields.ARTWORK,
+          Fields.CODES,
+          Fields.PLAYS,
+          Fields.ADDED);
 
   private final Desk desk;
   private List<Integer> tracks = List.of();
@@ -71,7 +79,9 @@ final class CopiesGrid extends GridPane {
   private VBox head(int id) {
     Snapshot snapshot = desk.state().get().snapshot();
     boolean kept = id == survivor;
-    Label what = Look.label(Words.of(kept ? "duplicates.survivor" : "duplicates.spare"), kept ? "whole" : "second");
+    Label what =
+        Look.label(
+            Words.of(kept ? "duplicates.survivor" : "duplicates.spare"), kept ? "whole" : "second");
     Label path = Look.dataLabel(snapshot.raw(id, Fields.PATH), "strong");
     path.setWrapText(true);
     VBox box = new VBox(2, what, path);

@@ -43,9 +43,7 @@ public final class DuplicatesView implements StationView {
         l ->
             new TwoLineCell<>(
                 g -> desk.state().get().snapshot().name(g.survivor()),
-                g ->
-                    Words.of(
-                        "duplicates.group", g.tracks().size(), megabytes(g.bytesFreed()))));
+                g -> Words.of("duplicates.group", g.tracks().size(), megabytes(g.bytesFreed()))));
     groups
         .getSelectionModel()
         .selectedItemProperty()

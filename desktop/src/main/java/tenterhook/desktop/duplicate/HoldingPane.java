@@ -48,8 +48,7 @@ final class HoldingPane extends VBox {
     Snapshot snapshot = desk.state().get().snapshot();
     RoaringBitmap ids = snapshot.held();
     long bytes = ids.stream().mapToLong(id -> snapshot.value(id, Fields.SIZE).orElse(0L)).sum();
-    words.setText(
-        Words.of("holding.words", ids.getCardinality(), DuplicatesView.megabytes(bytes)));
+    words.setText(Words.of("holding.words", ids.getCardinality(), DuplicatesView.megabytes(bytes)));
     held.getItems().setAll(ids.stream().boxed().toList());
   }
 

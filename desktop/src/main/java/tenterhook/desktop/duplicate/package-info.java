@@ -1,5 +1,6 @@
 /**
- * The station for duplicates and the holding bay. Start at {@link tenterhook.desktop.duplicate.DuplicatesView}.
+ * The station for duplicates and the holding bay. Start at {@link
+ * tenterhook.desktop.duplicate.DuplicatesView}.
  */
 @NullMarked
 package tenterhook.desktop.duplicate;

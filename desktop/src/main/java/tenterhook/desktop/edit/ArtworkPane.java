@@ -27,7 +27,9 @@ import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 
-/** Shows the artwork of the tracks being edited; takes another from a file, drop, paste or track. */
+/**
+ * Shows the artwork of the tracks being edited; takes another from a file, drop, paste or track.
+ */
 final class ArtworkPane extends HBox {
   private static final int SIDE = 92;
 
@@ -91,7 +93,12 @@ final class ArtworkPane extends HBox {
       size.setText(Words.of("edit.several", values.size()));
       return;
     }
-    size.setText(values.stream().findFirst().flatMap(Artwork::parse).map(this::words).orElse(Words.of("art.none")));
+    size.setText(
+        values.stream()
+            .findFirst()
+            .flatMap(Artwork::parse)
+            .map(this::words)
+            .orElse(Words.of("art.none")));
     if (!ids.isEmpty()) {
       int id = ids.first();
       EditModel asked = other;
@@ -114,7 +121,9 @@ final class ArtworkPane extends HBox {
 
   private void fromFile() {
     FileChooser chooser = new FileChooser();
-    chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("JPEG, PNG", "*.jpg", "*.jpeg", "*.png"));
+    chooser
+        .getExtensionFilters()
+        .add(new FileChooser.ExtensionFilter("JPEG, PNG", "*.jpg", "*.jpeg", "*.png"));
     File file = chooser.showOpenDialog(getScene().getWindow());
     if (file != null) {
       take(file);

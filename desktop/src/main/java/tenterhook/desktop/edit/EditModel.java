@@ -107,7 +107,12 @@ public final class EditModel {
   /** The fields of the panel, in its order. */
   public static List<Field<?>> fields() {
     return Fields.inFile().stream()
-        .filter(f -> f != Fields.ARTWORK && f != Fields.LYRICS && f != Fields.TRACK_TOTAL && f != Fields.DISC_TOTAL)
+        .filter(
+            f ->
+                f != Fields.ARTWORK
+                    && f != Fields.LYRICS
+                    && f != Fields.TRACK_TOTAL
+                    && f != Fields.DISC_TOTAL)
         .<Field<?>>map(f -> f)
         .toList();
   }

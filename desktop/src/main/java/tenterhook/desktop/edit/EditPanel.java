@@ -53,7 +53,8 @@ public final class EditPanel extends VBox {
     setPrefWidth(340);
     setMinWidth(340);
     heading.setMaxWidth(240);
-    HBox head = new HBox(heading, Look.spring(), Look.button(Words.of("edit.close"), close, "quiet"));
+    HBox head =
+        new HBox(heading, Look.spring(), Look.button(Words.of("edit.close"), close, "quiet"));
     build();
     ScrollPane scroll = new ScrollPane(new VBox(8, artwork, grid));
     scroll.setFitToWidth(true);
@@ -72,9 +73,13 @@ public final class EditPanel extends VBox {
     for (Field<?> field : EditModel.fields()) {
       HBox place = new HBox(4, input(field));
       if (field == Fields.TRACK) {
-        place.getChildren().addAll(Look.label(Words.of("edit.of"), "second"), input(Fields.TRACK_TOTAL));
+        place
+            .getChildren()
+            .addAll(Look.label(Words.of("edit.of"), "second"), input(Fields.TRACK_TOTAL));
       } else if (field == Fields.DISC) {
-        place.getChildren().addAll(Look.label(Words.of("edit.of"), "second"), input(Fields.DISC_TOTAL));
+        place
+            .getChildren()
+            .addAll(Look.label(Words.of("edit.of"), "second"), input(Fields.DISC_TOTAL));
       }
       place.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
       places.put(field, place);
@@ -143,7 +148,10 @@ public final class EditPanel extends VBox {
     filling = true;
     applied = false;
     model = new EditModel(desk.state().get().snapshot(), ids);
-    String name = ids.getCardinality() == 1 ? desk.state().get().snapshot().name(ids.first()) : Words.of("edit.many", ids.getCardinality());
+    String name =
+        ids.getCardinality() == 1
+            ? desk.state().get().snapshot().name(ids.first())
+            : Words.of("edit.many", ids.getCardinality());
     Look.data(heading, name);
     inputs.forEach(this::fill);
     artwork.show(model, ids);
@@ -162,7 +170,8 @@ public final class EditPanel extends VBox {
     input.setText(text);
     Look.script(input, text);
     String prompt = several ? Words.of("edit.several", values.size()) : "";
-    input.setPromptText(field.type().numeric() && several ? Words.of("edit.severalShort", values.size()) : prompt);
+    input.setPromptText(
+        field.type().numeric() && several ? Words.of("edit.severalShort", values.size()) : prompt);
     HBox place = places.get(field);
     if (place != null) {
       place.getChildren().removeIf(MenuButton.class::isInstance);

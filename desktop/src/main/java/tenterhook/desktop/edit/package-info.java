@@ -1,6 +1,4 @@
-/**
- * The panel that edits one or many tracks. Start at {@link tenterhook.desktop.edit.EditPanel}.
- */
+/** The panel that edits one or many tracks. Start at {@link tenterhook.desktop.edit.EditPanel}. */
 @NullMarked
 package tenterhook.desktop.edit;
 

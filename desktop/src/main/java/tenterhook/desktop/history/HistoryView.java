@@ -78,7 +78,9 @@ public final class HistoryView implements StationView {
       Look.data(title, entry.title());
       String tracks = entry.tracks() == 0 ? "" : Words.of("history.tracks", entry.tracks());
       note.setText(
-          entry.undoneBy() > 0 ? Words.of("history.undone", String.valueOf(entry.undoneBy())) : tracks);
+          entry.undoneBy() > 0
+              ? Words.of("history.undone", String.valueOf(entry.undoneBy()))
+              : tracks);
       back.setText(Words.of(entry.undoes() > 0 ? "history.again" : "history.back"));
       back.setId("undo-" + entry.number());
       back.setVisible(entry.canUndo());

@@ -1,6 +1,4 @@
-/**
- * The station for lost files. Start at {@link tenterhook.desktop.lost.LostView}.
- */
+/** The station for lost files. Start at {@link tenterhook.desktop.lost.LostView}. */
 @NullMarked
 package tenterhook.desktop.lost;
 

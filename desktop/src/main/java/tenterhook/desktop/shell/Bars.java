@@ -41,7 +41,8 @@ final class Bars extends VBox {
     ProgressBar bar = new ProgressBar();
     bar.progressProperty().bind(job.share());
     bar.setPrefWidth(260);
-    HBox line = new HBox(bar, words, Look.spring(), Look.button(Words.of("job.stop"), job::stop, "quiet"));
+    HBox line =
+        new HBox(bar, words, Look.spring(), Look.button(Words.of("job.stop"), job::stop, "quiet"));
     line.getStyleClass().add("job");
     return line;
   }
@@ -58,7 +59,8 @@ final class Bars extends VBox {
     if (canUndo) {
       line.getChildren().add(Look.button(Words.of("told.undo"), desk::undo, "quiet"));
     }
-    line.getChildren().add(Look.button(Words.of("told.close"), () -> told.getChildren().clear(), "quiet"));
+    line.getChildren()
+        .add(Look.button(Words.of("told.close"), () -> told.getChildren().clear(), "quiet"));
     told.getChildren().setAll(line);
     fade.playFromStart();
   }
@@ -99,7 +101,8 @@ final class Bars extends VBox {
     HBox line = new HBox(Look.dataLabel(question));
     line.getStyleClass().add("told");
     line.getChildren().addAll(answers);
-    line.getChildren().addAll(Look.spring(), Look.button(Words.of("ask.no"), this::dismiss, "quiet"));
+    line.getChildren()
+        .addAll(Look.spring(), Look.button(Words.of("ask.no"), this::dismiss, "quiet"));
     asked.getChildren().setAll(line);
   }
 

@@ -44,7 +44,9 @@ public final class Desk {
   private final Map<String, PauseTransition> pauses = new HashMap<>();
   private Frame frame = new Frame() {};
 
-  /** The part of the window that stations ask for. Each method does nothing until a window is up. */
+  /**
+   * The part of the window that stations ask for. Each method does nothing until a window is up.
+   */
   public interface Frame {
     /** Shows a line; an undo button with it when a change was made. */
     default void tell(String words, boolean trouble, boolean canUndo) {}
@@ -138,7 +140,11 @@ public final class Desk {
 
   /** Takes back a change of the ledger. */
   public void undo(long number) {
-    job(Words.of("job.undo", String.valueOf(number)), true, p -> collection.undo(number, p), this::told);
+    job(
+        Words.of("job.undo", String.valueOf(number)),
+        true,
+        p -> collection.undo(number, p),
+        this::told);
   }
 
   private void told(Outcome outcome) {
@@ -149,7 +155,8 @@ public final class Desk {
       Outcome.Refusal first = outcome.refused().getFirst();
       String name = first.path().substring(first.path().lastIndexOf('/') + 1);
       frame.tell(
-          Words.of("told.refused", outcome.tracks(), outcome.refused().size(), name, first.reason()),
+          Words.of(
+              "told.refused", outcome.tracks(), outcome.refused().size(), name, first.reason()),
           true,
           outcome.number() > 0);
     }
@@ -209,7 +216,8 @@ public final class Desk {
    * @param name a later call of the same name takes its place
    */
   public void later(String name, Runnable work) {
-    PauseTransition pause = pauses.computeIfAbsent(name, n -> new PauseTransition(Duration.millis(600)));
+    PauseTransition pause =
+        pauses.computeIfAbsent(name, n -> new PauseTransition(Duration.millis(600)));
     pause.setOnFinished(e -> worker.submit(work));
     pause.playFromStart();
   }

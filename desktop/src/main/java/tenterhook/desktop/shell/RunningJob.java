@@ -50,9 +50,7 @@ final class RunningJob implements Progress {
     long rate = Math.round(done / seconds);
     share.set(total > 0 ? (double) done / total : -1);
     words.set(
-        total > 0
-            ? Words.of("job.of", name, done, total, rate)
-            : Words.of("job.so", name, done));
+        total > 0 ? Words.of("job.of", name, done, total, rate) : Words.of("job.so", name, done));
   }
 
   @Override

@@ -204,12 +204,16 @@ public final class Shell extends BorderPane implements Desk.Frame {
           return report;
         },
         r -> {
-          String words = Words.of("told.scan", r.files(), r.added(), r.changed(), r.lost(), r.returned());
+          String words =
+              Words.of("told.scan", r.files(), r.added(), r.changed(), r.lost(), r.returned());
           if (r.issues().isEmpty()) {
             tell(words, false, false);
           } else {
             var first = r.issues().getFirst();
-            tell(Words.of("told.scanIssues", words, r.issues().size(), first.path(), first.reason()), true, false);
+            tell(
+                Words.of("told.scanIssues", words, r.issues().size(), first.path(), first.reason()),
+                true,
+                false);
           }
         });
   }
@@ -230,7 +234,8 @@ public final class Shell extends BorderPane implements Desk.Frame {
     if (event.getCode() == KeyCode.F1) {
       showKeys();
       event.consume();
-    } else if (event.getCode() == KeyCode.ESCAPE && !(event.getTarget() instanceof TextInputControl)) {
+    } else if (event.getCode() == KeyCode.ESCAPE
+        && !(event.getTarget() instanceof TextInputControl)) {
       escape(event);
     } else if (event.isShortcutDown()) {
       shortcut(event);

@@ -48,7 +48,8 @@ final class Strip extends HBox {
     for (Field<?> field : FACTS) {
       String text = snapshot.shown(id, field);
       if (!text.isEmpty()) {
-        shown.add(field == Fields.BPM ? text + " bpm" : field == Fields.BITRATE ? text + " kbps" : text);
+        shown.add(
+            field == Fields.BPM ? text + " bpm" : field == Fields.BITRATE ? text + " kbps" : text);
       }
     }
     if (snapshot.lost(id)) {

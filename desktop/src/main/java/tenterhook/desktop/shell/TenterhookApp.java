@@ -96,7 +96,9 @@ public final class TenterhookApp extends Application {
     stage.setWidth(Double.parseDouble(size[0]));
     stage.setHeight(Double.parseDouble(size[1]));
     stage.setOnCloseRequest(
-        e -> collection.keepSetting(SIZE, Math.round(stage.getWidth()) + " " + Math.round(stage.getHeight())));
+        e ->
+            collection.keepSetting(
+                SIZE, Math.round(stage.getWidth()) + " " + Math.round(stage.getHeight())));
     List<String> plain = Main.words(getParameters().getRaw());
     if (!plain.isEmpty() && plain.getFirst().equals("pictures")) {
       Path to = Path.of(plain.size() > 1 ? plain.get(1) : "docs/screenshots");

@@ -1,5 +1,6 @@
 /**
- * The frame that every station stands in: rail, jobs, messages, strip, keys. Start at {@link tenterhook.desktop.shell.Shell}.
+ * The frame that every station stands in: rail, jobs, messages, strip, keys. Start at {@link
+ * tenterhook.desktop.shell.Shell}.
  */
 @NullMarked
 package tenterhook.desktop.shell;

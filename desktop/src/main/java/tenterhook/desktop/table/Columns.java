@@ -80,7 +80,10 @@ final class Columns {
   private void keep() {
     StringBuilder text = new StringBuilder();
     for (TableColumn<Integer, ?> column : table.getColumns()) {
-      text.append(field(column).key()).append('=').append(Math.round(column.getWidth())).append(' ');
+      text.append(field(column).key())
+          .append('=')
+          .append(Math.round(column.getWidth()))
+          .append(' ');
     }
     desk.later("columns", () -> desk.collection().keepSetting(SETTING, text.toString().strip()));
   }

@@ -92,11 +92,15 @@ public final class TrackPane extends BorderPane {
   /** The tracks that are selected; none is an empty set. */
   public RoaringBitmap selection() {
     RoaringBitmap ids = new RoaringBitmap();
-    table.getSelectionModel().getSelectedItems().forEach(id -> {
-      if (id != null) {
-        ids.add(id);
-      }
-    });
+    table
+        .getSelectionModel()
+        .getSelectedItems()
+        .forEach(
+            id -> {
+              if (id != null) {
+                ids.add(id);
+              }
+            });
     return ids;
   }
 
@@ -116,9 +120,7 @@ public final class TrackPane extends BorderPane {
     RoaringBitmap scope = new RoaringBitmap();
     list.ids().forEach(scope::add);
     RoaringBitmap found =
-        query.equals(Query.ALL)
-            ? scope
-            : desk.collection().contents().finder().find(query, scope);
+        query.equals(Query.ALL) ? scope : desk.collection().contents().finder().find(query, scope);
     for (int id : list.ids()) {
       if (found.contains(id) && snapshot.has(id)) {
         ids.add(id);
@@ -179,8 +181,7 @@ public final class TrackPane extends BorderPane {
 
   private void edit(int id, Field<?> field, String raw) {
     RoaringBitmap one = RoaringBitmap.bitmapOf(id);
-    desk.apply(
-        TrackEdits.set(desk.state().get().snapshot(), one, Map.of(field, raw)));
+    desk.apply(TrackEdits.set(desk.state().get().snapshot(), one, Map.of(field, raw)));
   }
 
   private void keys(KeyEvent event) {

@@ -1,5 +1,6 @@
 /**
- * The one track table, with its find field. Every station that shows tracks uses it. Start at {@link tenterhook.desktop.table.TrackPane}.
+ * The one track table, with its find field. Every station that shows tracks uses it. Start at
+ * {@link tenterhook.desktop.table.TrackPane}.
  */
 @NullMarked
 package tenterhook.desktop.table;

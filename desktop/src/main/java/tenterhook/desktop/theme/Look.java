@@ -45,8 +45,7 @@ public final class Look {
   public static void apply(Parent root, boolean night) {
     root.getStylesheets()
         .setAll(
-            List.of(
-                Look.class.getResource("/tenterhook/desktop/tenterhook.css").toExternalForm()));
+            List.of(Look.class.getResource("/tenterhook/desktop/tenterhook.css").toExternalForm()));
     root.getStyleClass().remove("night");
     if (night) {
       root.getStyleClass().add("night");

@@ -75,8 +75,11 @@ final class NextPane extends VBox {
       case LOST_FILES -> Words.of("next.lostFiles", step.holes());
       case DUPLICATES -> Words.of("next.duplicates", step.decisions());
       case STRAYS -> Words.of("next.strays", step.decisions());
-      case CODES -> Words.of("next.codes", step.holes(), step.subject().toLowerCase(java.util.Locale.ROOT));
-      case FIELD -> Words.of("next.field", step.holes(), tenterhook.core.field.Fields.of(step.subject()).label());
+      case CODES ->
+          Words.of("next.codes", step.holes(), step.subject().toLowerCase(java.util.Locale.ROOT));
+      case FIELD ->
+          Words.of(
+              "next.field", step.holes(), tenterhook.core.field.Fields.of(step.subject()).label());
     };
   }
 

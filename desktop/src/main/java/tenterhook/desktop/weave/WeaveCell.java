@@ -14,8 +14,8 @@ import javafx.scene.paint.Paint;
 import tenterhook.desktop.theme.Look;
 
 /**
- * One cell of the Weave: woven cloth as far as values are there, bare ground where they are holes, a
- * madder edge between, and the count of holes in figures. Whole cloth is of another dye.
+ * One cell of the Weave: woven cloth as far as values are there, bare ground where they are holes,
+ * a madder edge between, and the count of holes in figures. Whole cloth is of another dye.
  */
 final class WeaveCell extends StackPane {
   private static final double HEIGHT = 30;
@@ -55,7 +55,8 @@ final class WeaveCell extends StackPane {
         });
   }
 
-  private SimpleStyleableObjectProperty<Paint> paint(CssMetaData<WeaveCell, Paint> data, String name) {
+  private SimpleStyleableObjectProperty<Paint> paint(
+      CssMetaData<WeaveCell, Paint> data, String name) {
     SimpleStyleableObjectProperty<Paint> property =
         new SimpleStyleableObjectProperty<>(data, this, name);
     property.addListener((o, before, after) -> draw());

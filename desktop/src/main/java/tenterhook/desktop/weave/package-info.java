@@ -1,5 +1,6 @@
 /**
- * The home station: groups by attributes, with what is worth doing next. Start at {@link tenterhook.desktop.weave.WeaveView}.
+ * The home station: groups by attributes, with what is worth doing next. Start at {@link
+ * tenterhook.desktop.weave.WeaveView}.
  */
 @NullMarked
 package tenterhook.desktop.weave;

@@ -65,13 +65,32 @@ public final class DemoCollection {
   public static Codebook codebook() {
     return new Codebook(
         List.of(
-            facet("Era", "when is it from?", false, true, "60S sixties,70S seventies,80S eighties,90S nineties,00S noughties,10S tens,20S twenties"),
-            facet("Style", "what is it?", true, true, "SKA ska,SOU soul,ELC electro,SYN synth pop,HIL highlife,CIT city pop,DUB dub,GAR garage"),
+            facet(
+                "Era",
+                "when is it from?",
+                false,
+                true,
+                "60S sixties,70S seventies,80S eighties,90S nineties,00S noughties,10S tens,20S"
+                    + " twenties"),
+            facet(
+                "Style",
+                "what is it?",
+                true,
+                true,
+                "SKA ska,SOU soul,ELC electro,SYN synth pop,HIL highlife,CIT city pop,DUB dub,GAR"
+                    + " garage"),
             facet("Pace", "how fast do they skate?", false, true, "GLD glide,LAP lap,SPR sprint"),
-            facet("Moment", "when in the night?", true, true, "DRS doors,PAI pairs,ICE ice break,FIN last lap,DEK deck,LNG lounge"),
+            facet(
+                "Moment",
+                "when in the night?",
+                true,
+                true,
+                "DRS doors,PAI pairs,ICE ice break,FIN last lap,DEK deck,LNG lounge"),
             facet("Voice", "is there singing?", false, false, "VOX voice,INS instrumental"),
-            facet("Crowd", "who is there?", true, false, "KID children,ALL all ages,LTN late night"),
-            facet("Use", "what else is it for?", true, false, "TRN transition,TLK spoken,LIV live")),
+            facet(
+                "Crowd", "who is there?", true, false, "KID children,ALL all ages,LTN late night"),
+            facet(
+                "Use", "what else is it for?", true, false, "TRN transition,TLK spoken,LIV live")),
         Notation.DEFAULT);
   }
 
@@ -115,7 +134,6 @@ public final class DemoCollection {
     return new Crate.RuleCrate(
         name,
         new Rule.Group(
-            Rule.Kind.ALL,
-            List.of(lines).stream().map(l -> (Rule) CrateJson.line(l)).toList()));
+            Rule.Kind.ALL, List.of(lines).stream().map(l -> (Rule) CrateJson.line(l)).toList()));
   }
 }

@@ -15,8 +15,15 @@ final class DemoPlan {
 
   private static final List<String> FOLDERS =
       List.of(
-          "Rink/Doors", "Rink/Skate 2018", MOVED_FROM, "Rink/Pairs", "Ferry/Sunset deck",
-          "Ferry/Car deck", "Parade/Float", "Downloads/Oct", "Downloads/Nov");
+          "Rink/Doors",
+          "Rink/Skate 2018",
+          MOVED_FROM,
+          "Rink/Pairs",
+          "Ferry/Sunset deck",
+          "Ferry/Car deck",
+          "Parade/Float",
+          "Downloads/Oct",
+          "Downloads/Nov");
   private static final int[] SHARES = {14, 15, 10, 9, 17, 13, 5, 10, 7};
   private static final Form[] FORMS = {
     Form.MP3, Form.MP3, Form.FLAC, Form.MP3, Form.M4A, Form.MP3, Form.OGG, Form.MP3, Form.WAV,
@@ -57,7 +64,10 @@ final class DemoPlan {
     Recording recording = Recording.of(number + 1, 70 + random.nextInt(900) / 10.0);
     int style = number % 8;
     String artist = DemoWords.ARTISTS.get(random.nextInt(DemoWords.ARTISTS.size()));
-    String title = number % 23 == 5 ? DemoWords.FOREIGN.get(number / 23 % 8) + " " + number : DemoWords.title(number);
+    String title =
+        number % 23 == 5
+            ? DemoWords.FOREIGN.get(number / 23 % 8) + " " + number
+            : DemoWords.title(number);
     Form form = FORMS[number % FORMS.length];
     String name = place % 4 == 0 ? artist + " - " + title : String.format("%02d %s", place, title);
     DemoTrack track =
@@ -119,7 +129,10 @@ final class DemoPlan {
     track.tags.put(Fields.COMMENT, "");
     track.tags.remove(Fields.COMMENT);
     track.coverSide = 0;
-    boolean latin = (track.tags.get(Fields.TITLE) + track.tags.get(Fields.ARTIST)).chars().allMatch(c -> c < 128);
+    boolean latin =
+        (track.tags.get(Fields.TITLE) + track.tags.get(Fields.ARTIST))
+            .chars()
+            .allMatch(c -> c < 128);
     if (!latin || !track.tags.get(Fields.GENRE).equals("Ska")) {
       track.tags.put(Fields.GENRE, "Ska");
     }
@@ -145,7 +158,8 @@ final class DemoPlan {
       track.spoil("missing", Fields.ARTIST, "");
     }
     if (hit(download ? 20 : 4) && !track.tagForm.equals("1")) {
-      track.spoil("junk", Fields.TITLE, track.tags.get(Fields.TITLE) + DemoWords.JUNK.get(number % 5));
+      track.spoil(
+          "junk", Fields.TITLE, track.tags.get(Fields.TITLE) + DemoWords.JUNK.get(number % 5));
     } else if (hit(3)) {
       track.spoil("missing", Fields.TITLE, "");
     }
@@ -166,7 +180,8 @@ final class DemoPlan {
       track.spoil("missing", Fields.ALBUM, "");
     }
     if (hit(14) && !track.tagForm.equals("1")) {
-      track.spoil("genre spelling", Fields.GENRE, DemoWords.MISSPELLED_GENRES.get(number % 8).strip());
+      track.spoil(
+          "genre spelling", Fields.GENRE, DemoWords.MISSPELLED_GENRES.get(number % 8).strip());
     } else if (hit(9)) {
       track.spoil("missing", Fields.GENRE, "");
     }

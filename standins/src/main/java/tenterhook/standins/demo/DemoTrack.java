@@ -8,7 +8,9 @@ import tenterhook.core.field.Field;
 import tenterhook.standins.synth.Encoder;
 import tenterhook.standins.synth.Recording;
 
-/** One file of the demo while it is being planned: what will be in it, and what is wrong with it. */
+/**
+ * One file of the demo while it is being planned: what will be in it, and what is wrong with it.
+ */
 final class DemoTrack {
   /** A trouble on purpose. */
   record Trouble(String kind, String field, String is, String meant) {}

@@ -23,8 +23,14 @@ final class DemoTruth {
       new ObjectMapper().enable(SerializationFeature.INDENT_OUTPUT);
   private static final List<Field<?>> COUNTED =
       List.of(
-          Fields.ARTIST, Fields.TITLE, Fields.ALBUM, Fields.YEAR, Fields.TRACK, Fields.BPM,
-          Fields.KEY, Fields.GENRE);
+          Fields.ARTIST,
+          Fields.TITLE,
+          Fields.ALBUM,
+          Fields.YEAR,
+          Fields.TRACK,
+          Fields.BPM,
+          Fields.KEY,
+          Fields.GENRE);
   private static final Map<String, Set<String>> FACETS = facets();
 
   private DemoTruth() {}
@@ -47,7 +53,8 @@ final class DemoTruth {
     }
     holes.put("artwork", plan.stream().filter(t -> t.coverSide < 200).count());
     FACETS.forEach(
-        (facet, codes) -> holes.put(facet, plan.stream().filter(t -> codes(t, codes) == 0).count()));
+        (facet, codes) ->
+            holes.put(facet, plan.stream().filter(t -> codes(t, codes) == 0).count()));
     ObjectNode mishaps = root.putObject("mishaps");
     mishaps.put("moved", plan.stream().filter(t -> !t.movesTo.isEmpty()).count());
     mishaps.put("deleted", plan.stream().filter(t -> t.deleted).count());

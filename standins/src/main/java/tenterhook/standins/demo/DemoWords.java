@@ -25,23 +25,63 @@ final class DemoWords {
 
   /** The same artist spelled otherwise: what a DJ's collection is full of. */
   static final List<String> MISSPELLED =
-      List.of("ottoline fask", "Gannet Sisters, The", "Pewter  Wren", "Brisk Meridien", "LOWTIDE ASSEMBLY");
+      List.of(
+          "ottoline fask",
+          "Gannet Sisters, The",
+          "Pewter  Wren",
+          "Brisk Meridien",
+          "LOWTIDE ASSEMBLY");
 
   static final List<String> FIRST =
       List.of(
-          "Cold", "Slow", "Third", "Outside", "Paper", "Harbour", "Copper", "Late", "Hollow", "Quiet",
-          "Northern", "Glass", "Borrowed", "Salt", "Winter", "Amber", "Loose", "Second", "Wooden", "Blue");
+          "Cold",
+          "Slow",
+          "Third",
+          "Outside",
+          "Paper",
+          "Harbour",
+          "Copper",
+          "Late",
+          "Hollow",
+          "Quiet",
+          "Northern",
+          "Glass",
+          "Borrowed",
+          "Salt",
+          "Winter",
+          "Amber",
+          "Loose",
+          "Second",
+          "Wooden",
+          "Blue");
 
   static final List<String> SECOND =
       List.of(
           "Lamps", "Freeze", "Bell", "Edge", "Ferry", "Lights", "Rail", "Water", "Orders", "Gate",
-          "Lantern", "Circuit", "Marshal", "Anchor", "Signal", "Parade", "Skates", "Letter", "Tide", "Engine");
+          "Lantern", "Circuit", "Marshal", "Anchor", "Signal", "Parade", "Skates", "Letter", "Tide",
+          "Engine");
 
   static final List<String> FOREIGN =
-      List.of("Зимний каток", "Ночной паром", "Βραδινό φως", "Πάγος", "夜の渡し船", "凍る港", "Été gelé", "Cafe\u0301 du port");
+      List.of(
+          "Зимний каток",
+          "Ночной паром",
+          "Βραδινό φως",
+          "Πάγος",
+          "夜の渡し船",
+          "凍る港",
+          "Été gelé",
+          "Cafe\u0301 du port");
 
   static final List<String> ALBUMS =
-      List.of("Harbour Lights", "Slipway", "Last Lap", "Sunset Deck", "Ice Break", "Signal Box", "Tin Whistle Days", "Low Water");
+      List.of(
+          "Harbour Lights",
+          "Slipway",
+          "Last Lap",
+          "Sunset Deck",
+          "Ice Break",
+          "Signal Box",
+          "Tin Whistle Days",
+          "Low Water");
 
   static final List<String> GENRES =
       List.of("Ska", "Soul", "Electro", "Synth Pop", "Highlife", "City Pop", "Dub", "Garage");
@@ -54,10 +94,20 @@ final class DemoWords {
       List.of("ska", "SOUL", "electro-", "Synthpop", "synth-pop", "High Life", "Citypop", "dub ");
 
   static final List<String> JUNK =
-      List.of(" (Official Video)", " [free dl]", " - www.tape-swap.example", "_final_master", " (HQ) (HD)");
+      List.of(
+          " (Official Video)",
+          " [free dl]",
+          " - www.tape-swap.example",
+          "_final_master",
+          " (HQ) (HD)");
 
   static final List<String> NOTES =
-      List.of("long fade, watch the cymbal", "crowd sings along", "starts cold", "good after a break", "skip the intro");
+      List.of(
+          "long fade, watch the cymbal",
+          "crowd sings along",
+          "starts cold",
+          "good after a break",
+          "skip the intro");
 
   private DemoWords() {}
 
