@@ -100,7 +100,7 @@ public final class LargeCollection {
           db,
           "code:SKA code:SPR bpm:120..140",
           "SELECT count(*) FROM t WHERE comment LIKE '%/SKA/%' AND comment LIKE '%/SPR/%' AND"
-              + " CAST(bpm AS REAL) BETWEEN 119.5 AND 140.5");
+              + " CAST(bpm AS REAL) BETWEEN 120 AND 140");
       crateEdit(db);
       weave(db);
       oneEdit(db);
@@ -225,7 +225,7 @@ public final class LargeCollection {
           int last = 0;
           String style = "(comment LIKE '%/SKA/%' OR comment LIKE '%/SOU/%')";
           String year = "CAST(year AS INT) BETWEEN 1980 AND 1999";
-          String bpm = "CAST(bpm AS REAL) BETWEEN 99.5 AND 140.5";
+          String bpm = "CAST(bpm AS REAL) BETWEEN 100 AND 140";
           for (String where :
               List.of(
                   style,

@@ -98,10 +98,10 @@ final class ColumnTest {
         switch (value) {
           case Condition.Range range ->
               new Numbers.Span(
-                  Numbers.span(field, range.from(), today)
+                  Numbers.end(field, range.from(), today)
                       .map(Numbers.Span::from)
                       .orElse(Double.NEGATIVE_INFINITY),
-                  Numbers.span(field, range.to(), today)
+                  Numbers.end(field, range.to(), today)
                       .map(Numbers.Span::below)
                       .orElse(Double.POSITIVE_INFINITY));
           case Condition.Part part -> Numbers.span(field, part.text(), today).orElse(NOTHING);

@@ -211,13 +211,13 @@ public final class FindParser {
     if (token.kind() == Kind.QUOTED) {
       return new Condition.Part(token.text());
     }
-    int dots = token.text().indexOf("..");
-    if (dots >= 0) {
-      return new Condition.Range(token.text().substring(0, dots), token.text().substring(dots + 2));
+    if (token.text().startsWith("=") && token.text().length() > 1) {
+      return new Condition.Whole(token.text().substring(1));
     }
-    return token.text().startsWith("=") && token.text().length() > 1
-        ? new Condition.Whole(token.text().substring(1))
-        : new Condition.Part(token.text());
+    int dots = token.text().indexOf("..");
+    return dots < 0
+        ? new Condition.Part(token.text())
+        : new Condition.Range(token.text().substring(0, dots), token.text().substring(dots + 2));
   }
 
   private static void checkNumber(Field<?> field, String text, Token token) throws Tokens.Broken {

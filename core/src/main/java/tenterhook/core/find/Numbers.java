@@ -50,6 +50,19 @@ final class Numbers {
     }
   }
 
+  /** The span of an end of a range: a day or month as a whole, any other number exactly. */
+  static Optional<Span> end(Field<?> field, String text, LocalDate today) {
+    Optional<Span> near = span(field, text, today);
+    if (isDate(field) || BACK.matcher(text).matches()) {
+      return near;
+    }
+    return near.map(
+        s -> {
+          double at = Math.round((s.from() + s.below()) * 50) / 100.0;
+          return new Span(at, Math.nextUp(at));
+        });
+  }
+
   private static boolean isDate(Field<?> field) {
     return field == Fields.ADDED || field == Fields.LAST_PLAYED;
   }

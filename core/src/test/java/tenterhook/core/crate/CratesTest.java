@@ -1,0 +1,212 @@
+package tenterhook.core.crate;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import net.jqwik.api.constraints.Size;
+import org.junit.jupiter.api.Test;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.Tracks;
+import tenterhook.core.code.Derived;
+import tenterhook.core.field.Fields;
+import tenterhook.core.find.Condition;
+import tenterhook.core.find.FindParser;
+import tenterhook.core.find.Parsed;
+import tenterhook.core.find.Query;
+import tenterhook.core.track.Cell;
+import tenterhook.core.track.Snapshot;
+
+class CratesTest {
+  private static final LocalDate TODAY = LocalDate.of(2026, 11, 23);
+
+  private final Snapshot snapshot =
+      Tracks.none()
+          .with("artist=B", "year=1987", "bpm=120", "comment=/80S/SKA/")
+          .with("artist=A", "year=1988", "bpm=130", "comment=/80S/ELC/")
+          .with("artist=C", "year=1994", "bpm=125", "comment=/90S/SKA/")
+          .with("artist=D", "year=1994", "bpm=125", "comment=/90S/SKA/TRN/")
+          .with("artist=E", "year=1994", "bpm=125", "comment=/90S/SKA/", "resting=yes")
+          .snapshot();
+
+  private static Rule.Line line(String text) {
+    Query query = ((Parsed.Good) FindParser.parse(text, Tracks.BOOK)).query();
+    return new Rule.Line(((Query.Term) query).condition());
+  }
+
+  private static Rule.Group all(Rule... parts) {
+    return new Rule.Group(Rule.Kind.ALL, List.of(parts));
+  }
+
+  private static Rule.Group none(Rule... parts) {
+    return new Rule.Group(Rule.Kind.NONE, List.of(parts));
+  }
+
+  private static Crate rule(String name, Rule... parts) {
+    return new Crate.RuleCrate(name, all(parts));
+  }
+
+  private CrateContents contents(Crates crates) {
+    return new CrateContents(snapshot, Tracks.BOOK, crates, TODAY);
+  }
+
+  @Test
+  void aRuleCrateFillsItselfAndLeavesRestingTracksOut() {
+    Crates crates = Crates.NONE.plus("Rink", rule("Ska", line("Style:SKA"), none(line("code:TRN"))));
+    assertThat(contents(crates).members("ska")).contains(Tracks.ids(1, 3));
+  }
+
+  @Test
+  void anEmptyRuleHoldsEverythingAwake() {
+    Crates crates = Crates.NONE.plus("Rink", rule("All"));
+    assertThat(contents(crates).members("All")).contains(Tracks.ids(1, 2, 3, 4));
+  }
+
+  @Test
+  void groupsNestToAnyDepth() {
+    Rule.Group any = new Rule.Group(Rule.Kind.ANY, List.of(line("year:1987"), all(line("year:1994"), none(line("code:TRN")))));
+    Crates crates = Crates.NONE.plus("Rink", rule("Deep", any));
+    assertThat(contents(crates).members("Deep")).contains(Tracks.ids(1, 3));
+  }
+
+  @Test
+  void anEmptyGroupAsksForNothing() {
+    Rule.Group empty = new Rule.Group(Rule.Kind.ANY, List.of());
+    Crates crates = Crates.NONE.plus("Rink", rule("X", line("year:1987"), empty, none()));
+    assertThat(contents(crates).members("X")).contains(Tracks.ids(1));
+  }
+
+  @Test
+  void aHandCrateKeepsItsOrderAndLeavesOutWhatIsGone() {
+    Crates crates = Crates.NONE.plus("Loose", new Crate.HandCrate("Hand", List.of(3, 1, 99)));
+    assertThat(contents(crates).list(crates.crate("Hand").orElseThrow())).containsExactly(3, 1);
+    assertThat(contents(crates).count(crates.crate("Hand").orElseThrow())).isEqualTo(2);
+  }
+
+  @Test
+  void aRuleCrateIsSortedAndCut() {
+    Crate crate = new Crate.RuleCrate("Fast", all(line("bpm:120..")), "bpm", true, 2);
+    Crates crates = Crates.NONE.plus("Rink", crate);
+    assertThat(contents(crates).list(crate)).containsExactly(2, 3);
+    assertThat(contents(crates).count(crate)).isEqualTo(2);
+  }
+
+  @Test
+  void cratesMayBeBuiltOnCrates() {
+    Crates crates =
+        Crates.NONE
+            .plus("Rink", rule("Ska", line("Style:SKA")))
+            .plus("Rink", rule("Old ska", line("crate:Ska"), line("year:..1990")));
+    assertThat(contents(crates).members("Old ska")).contains(Tracks.ids(1));
+    assertThat(crates.usersOf("ska")).containsExactly("Old ska");
+  }
+
+  @Test
+  void aCircleIsRefusedWithItsPath() {
+    Crates crates =
+        Crates.NONE
+            .plus("Rink", rule("A", line("crate:B")))
+            .plus("Rink", rule("B", line("crate:C")));
+    assertThatThrownBy(() -> crates.plus("Rink", rule("C", line("crate:A"))))
+        .isInstanceOf(IllegalArgumentException.class)
+        .hasMessageContaining("A → B → C → A");
+  }
+
+  @Test
+  void aCrateOnItselfIsACircle() {
+    assertThatThrownBy(() -> Crates.NONE.plus("Rink", rule("A", line("crate:a"))))
+        .hasMessageContaining("A → A");
+  }
+
+  @Test
+  void namesAreUnique() {
+    Crates crates = Crates.NONE.plus("Rink", rule("A"));
+    assertThatThrownBy(() -> crates.plus("Ferry", rule("a"))).hasMessageContaining("'a' already");
+    assertThatThrownBy(() -> crates.plusShelf("rink")).hasMessageContaining("'rink' already");
+    assertThatThrownBy(() -> rule(" ")).hasMessageContaining("needs a name");
+  }
+
+  @Test
+  void renamingIsFollowedByRulesThatAskForIt() {
+    Crates crates =
+        Crates.NONE
+            .plus("Rink", rule("Ska", line("Style:SKA")))
+            .plus("Rink", rule("Old", line("crate:Ska"), line("year:..1990")))
+            .renamed("Ska", "Fast ska");
+    assertThat(contents(crates).members("Old")).contains(Tracks.ids(1));
+    assertThat(crates.usersOf("Fast ska")).containsExactly("Old");
+  }
+
+  @Test
+  void removingLeavesTheOthers() {
+    Crates crates = Crates.NONE.plus("Rink", rule("A")).plus("Rink", rule("B")).minus("a");
+    assertThat(crates.all()).extracting(Crate::name).containsExactly("B");
+    assertThat(crates.minusShelf("RINK").all()).isEmpty();
+  }
+
+  @Test
+  void everyLineIsAccountedFor() {
+    Rule.Group rule = all(line("Style:SKA"), line("year:1994"), none(line("code:TRN")));
+    List<CrateContents.LineEffect> effects = contents(Crates.NONE).account(rule);
+    assertThat(effects).extracting(CrateContents.LineEffect::holdsFor).containsExactly(3, 2, 1);
+    assertThat(effects).extracting(CrateContents.LineEffect::leftAfter).containsExactly(3, 2, 1);
+    assertThat(effects).extracting(CrateContents.LineEffect::shutOut).containsExactly(0, 1, 1);
+  }
+
+  @Test
+  void whySaysWhichLinesHold() {
+    Rule.Group rule = all(line("Style:SKA"), line("year:1994"));
+    assertThat(contents(Crates.NONE).why(rule, 1))
+        .containsEntry(line("Style:SKA"), true)
+        .containsEntry(line("year:1994"), false);
+  }
+
+  @Test
+  void tracksInNoCrateAreFound() {
+    Crates crates = Crates.NONE.plus("Rink", rule("Ska", line("Style:SKA")));
+    assertThat(contents(crates).inNone()).isEqualTo(Tracks.ids(2, 5));
+  }
+
+  @Test
+  void conditionsNeedASubjectAndValues() {
+    assertThatThrownBy(() -> new Condition(" ", new Condition.Missing())).hasMessageContaining("subject");
+    assertThatThrownBy(() -> new Condition.AnyOf(List.of())).hasMessageContaining("value");
+    assertThatThrownBy(() -> new Crate.RuleCrate("x", all(), "bpm", false, -1)).hasMessageContaining("-1");
+  }
+
+  @Property(tries = 150)
+  void afterAChangeTheAnswersAreTheSameAsFromNothing(
+      @ForAll @Size(min = 1, max = 8) List<@IntRange(min = 1, max = 5) Integer> ids,
+      @ForAll @IntRange(max = 3) int what) {
+    Crates crates =
+        Crates.NONE
+            .plus("Rink", rule("Ska", line("Style:SKA"), none(line("code:TRN"))))
+            .plus("Rink", rule("On it", line("crate:Ska"), line("bpm:121..")))
+            .plus("Loose", new Crate.HandCrate("Hand", List.of(1, 2)));
+    CrateContents before = contents(crates);
+    crates.all().forEach(before::count);
+    List<Cell> cells = new ArrayList<>();
+    RoaringBitmap changed = new RoaringBitmap();
+    for (int id : ids) {
+      changed.add(id);
+      cells.add(
+          switch (what) {
+            case 0 -> new Cell(id, Fields.COMMENT, "/SKA/");
+            case 1 -> new Cell(id, Fields.BPM, "150");
+            case 2 -> new Cell(id, Fields.RESTING, "yes");
+            default -> new Cell(id, Fields.STANDING, "removed");
+          });
+    }
+    Snapshot after = Derived.refreshed(snapshot.with(cells), Tracks.BOOK, changed);
+    CrateContents kept = before.after(after, changed);
+    CrateContents fresh = new CrateContents(after, Tracks.BOOK, crates, TODAY);
+    for (Crate crate : crates.all()) {
+      assertThat(kept.members(crate.name())).isEqualTo(fresh.members(crate.name()));
+    }
+  }
+}
