@@ -215,7 +215,7 @@ final class DemoPlan {
     } else if (comment.endsWith("/") && hit(6)) {
       String stray = List.of("SKAA", "LPA", "WLD").get(number % 3);
       track.spoil("stray", Fields.COMMENT, comment + stray + "/");
-    } else if (comment.isEmpty() && hit(10) && !track.tagForm.equals("1")) {
+    } else if (comment.isEmpty() && hit(30) && !track.tagForm.equals("1")) {
       track.spoil("clash", Fields.COMMENT, "from SPRINGTIME sampler, SKATE edit");
     }
     if (track.tags.getOrDefault(Fields.COMMENT, "").isEmpty()) {

@@ -64,13 +64,13 @@ final class DemoWords {
   static final List<String> FOREIGN =
       List.of(
           "Зимний каток",
+          "Cafe\u0301 du port",
           "Ночной паром",
           "Βραδινό φως",
           "Πάγος",
           "夜の渡し船",
           "凍る港",
-          "Été gelé",
-          "Cafe\u0301 du port");
+          "Été gelé");
 
   static final List<String> ALBUMS =
       List.of(

@@ -1,0 +1,55 @@
+package tenterhook.cli;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+/** Which module may use which. */
+@AnalyzeClasses(packages = "tenterhook", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArrowsTest {
+  @ArchTest
+  static final ArchRule BACKSTAGE =
+      noClasses()
+          .that()
+          .resideInAPackage("tenterhook.backstage..")
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage("tenterhook.standins..", "tenterhook.cli..", "javafx..");
+
+  @ArchTest
+  static final ArchRule STANDINS =
+      noClasses()
+          .that()
+          .resideInAPackage("tenterhook.standins..")
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage("tenterhook.cli..", "javafx..");
+
+  @ArchTest
+  static final ArchRule COMMAND_LINE_HAS_NO_WINDOW =
+      noClasses()
+          .that()
+          .resideInAPackage("tenterhook.cli..")
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage("javafx..", "java.awt..");
+
+  @ArchTest
+  static final ArchRule FILES_ARE_WRITTEN_ON_THE_ONE_ROAD =
+      noClasses()
+          .that()
+          .resideOutsideOfPackages(
+              "tenterhook.backstage.collection..",
+              "tenterhook.backstage.tagfile..",
+              "tenterhook.standins.demo..")
+          .should()
+          .callMethod(
+              tenterhook.backstage.tagfile.TagFiles.class,
+              "write",
+              java.nio.file.Path.class,
+              java.util.Map.class,
+              java.util.function.Function.class);
+}

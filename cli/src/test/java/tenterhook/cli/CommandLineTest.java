@@ -1,0 +1,315 @@
+package tenterhook.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.ByteArrayOutputStream;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.InstantSource;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.tagfile.TagFiles;
+import tenterhook.core.field.Fields;
+import tenterhook.standins.demo.DemoMusic;
+import tenterhook.standins.synth.Cover;
+
+/** Every command by what a script sees of it: lines, messages, exit status, files. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class CommandLineTest {
+  private static final ObjectMapper JSON = new ObjectMapper();
+
+  @TempDir static Path shared;
+  @TempDir Path folder;
+  private Path seed;
+  private Path music;
+
+  /** What a call gave back. */
+  private record Call(int status, String out, String err) {
+    List<JsonNode> lines() throws Exception {
+      List<JsonNode> lines = new ArrayList<>();
+      for (String line : out.lines().toList()) {
+        lines.add(JSON.readTree(line));
+      }
+      return lines;
+    }
+
+    JsonNode last() throws Exception {
+      return lines().getLast();
+    }
+  }
+
+  @BeforeAll
+  void makeMusicOnce() {
+    seed = shared.resolve("demo");
+    Call made = plain("demo", "--make", seed.toString(), "--tracks", "40");
+    assertThat(made.status()).as(made.err()).isZero();
+    assertThat(seed.resolve(DemoMusic.TRUTH)).exists();
+  }
+
+  @BeforeEach
+  void aCopyForEachTest() throws Exception {
+    music = folder.resolve("music");
+    try (var files = Files.walk(seed)) {
+      for (Path from : files.toList()) {
+        Files.copy(from, music.resolve(seed.relativize(from).toString()));
+      }
+    }
+    assertThat(run("scan", music.toString()).status()).isZero();
+  }
+
+  private static Call plain(String... args) {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    ByteArrayOutputStream err = new ByteArrayOutputStream();
+    int status =
+        Main.run(
+            new PrintStream(out, true, StandardCharsets.UTF_8),
+            new PrintStream(err, true, StandardCharsets.UTF_8),
+            args);
+    return new Call(
+        status, out.toString(StandardCharsets.UTF_8), err.toString(StandardCharsets.UTF_8));
+  }
+
+  private Call run(String... args) {
+    List<String> all =
+        new ArrayList<>(List.of("--collection", folder.resolve("collection").toString(), "--json"));
+    all.addAll(List.of(args));
+    return plain(all.toArray(String[]::new));
+  }
+
+  private List<JsonNode> tracks(String query) throws Exception {
+    return run("tracks", query).lines();
+  }
+
+  private String first(String query) throws Exception {
+    return tracks(query).getFirst().path("path").asText();
+  }
+
+  @Test
+  void aSecondScanChangesNothing() throws Exception {
+    JsonNode last = run("scan", music.toString()).last();
+    assertThat(last.path("changed").asInt()).isZero();
+    assertThat(last.path("added").asInt()).isZero();
+    assertThat(last.path("files").asInt()).isEqualTo(tracks("").size());
+    assertThat(last.has("seconds")).isTrue();
+  }
+
+  @Test
+  void filesThatCannotBeReadMakeStatusOne() throws Exception {
+    Files.writeString(music.resolve("bad.mp3"), "no music");
+    Call scan = run("scan", music.toString());
+    assertThat(scan.status()).isEqualTo(Main.PARTLY);
+    assertThat(scan.lines().getFirst().path("path").asText()).endsWith("bad.mp3");
+    assertThat(scan.lines().getFirst().path("reason").asText()).isNotBlank();
+  }
+
+  @Test
+  void aTrackIsOneObjectWithAllItsData() throws Exception {
+    JsonNode track = tracks("present:artist present:year").getFirst();
+    assertThat(track.fieldNames())
+        .toIterable()
+        .contains(
+            "id", "path", "state", "title", "artist", "album", "albumArtist", "genre", "year",
+            "track", "trackTotal", "disc", "comment", "grouping", "composer", "bpm", "key",
+            "rating", "lyrics", "codes", "strays", "durationSeconds", "codec", "bitrateKbps",
+            "sampleRateHz", "artwork", "added", "plays", "lastPlayed", "resting", "guarded");
+    assertThat(Path.of(track.path("path").asText())).isAbsolute().exists();
+    assertThat(track.path("state").asText()).isEqualTo("present");
+    assertThat(track.path("year").isInt()).isTrue();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"folder", "genre", "decade", "arrived", "artist"})
+  void theWeaveEqualsTheTruth(String by) throws Exception {
+    JsonNode truth = JSON.readTree(music.resolve(DemoMusic.TRUTH).toFile());
+    List<JsonNode> rows = run("weave", "--by", by).lines();
+    JsonNode whole = rows.getLast();
+    for (String field : List.of("artist", "title", "album", "year", "track", "bpm", "key", "genre", "artwork")) {
+      assertThat(whole.path("holes").path(field)).as(field).isEqualTo(truth.path("holes").path(field));
+      int sum = rows.subList(0, rows.size() - 1).stream().mapToInt(r -> r.path("holes").path(field).asInt()).sum();
+      assertThat(sum).isEqualTo(whole.path("holes").path(field).asInt());
+    }
+  }
+
+  @Test
+  void setWritesFilesAndUndoTakesItBack() throws Exception {
+    int before = tracks("missing:year").size();
+    JsonNode outcome = run("set", "missing:year", "year=1987", "album artist=Various").last();
+    assertThat(outcome.path("tracks").asInt()).isEqualTo(before).isPositive();
+    assertThat(outcome.path("written").asInt()).isEqualTo(before);
+    String path = first("year:1987 albumArtist:various");
+    assertThat(TagFiles.read(Path.of(path)).raw(Fields.YEAR)).isEqualTo("1987");
+    assertThat(run("undo", outcome.path("change").asText()).status()).isZero();
+    assertThat(tracks("missing:year")).hasSize(before);
+    List<JsonNode> history = run("history").lines();
+    assertThat(history).hasSize(2);
+    assertThat(history.getLast().path("undoneBy").asInt()).isEqualTo(2);
+  }
+
+  @Test
+  void aDryRunDoesNothing() throws Exception {
+    int before = tracks("missing:year").size();
+    assertThat(run("--dry-run", "set", "missing:year", "year=1987").last().path("tracks").asInt()).isEqualTo(before);
+    assertThat(tracks("missing:year")).hasSize(before);
+    assertThat(run("history").lines()).isEmpty();
+  }
+
+  @Test
+  void aRefusedFileIsListedWithStatusOne() throws Exception {
+    Path path = Path.of(first("codec:flac or format:flac"));
+    TagFiles.write(path, java.util.Map.of(Fields.ALBUM, "Edited elsewhere"), s -> new byte[0]);
+    int id = tracks("path:\"" + path.getFileName() + "\"").getFirst().path("id").asInt();
+    Call call = run("set", "path:\"" + path.getFileName() + "\"", "album=Mine");
+    assertThat(id).isPositive();
+    assertThat(call.status()).isEqualTo(Main.PARTLY);
+    assertThat(call.last().path("refused").toString()).contains("changed elsewhere");
+    assertThat(TagFiles.read(path).raw(Fields.ALBUM)).isEqualTo("Edited elsewhere");
+  }
+
+  @Test
+  void artworkIsSetAndRemoved() throws Exception {
+    Path cover = Files.write(folder.resolve("cover.png"), Cover.draw(3, 400, "png"));
+    String query = "missing:artwork format:flac";
+    String path = first(query);
+    assertThat(run("art", query, "--file", cover.toString()).status()).isZero();
+    assertThat(TagFiles.picture(Path.of(path))).get().isEqualTo(Files.readAllBytes(cover));
+    assertThat(run("art", "format:flac", "--remove").status()).isZero();
+    assertThat(TagFiles.picture(Path.of(path))).isEmpty();
+    assertThat(run("art", "format:flac", "--file", music.resolve(DemoMusic.TRUTH).toString()).status()).isNotZero();
+  }
+
+  @Test
+  void codesAreGivenTakenAndRenamed() throws Exception {
+    assertThat(run("codebook", "facet", "Style", "--many", "--demanded").status()).isZero();
+    assertThat(run("codebook", "add", "Style", "SKA", "ska").status()).isZero();
+    assertThat(run("codebook", "add", "Style", "ZZZ").status()).isZero();
+    String name = Path.of(first("format:flac")).getFileName().toString();
+    String query = "path:\"" + name + "\"";
+    assertThat(run("code", query, "+ZZZ").status()).isZero();
+    assertThat(first("Style:ZZZ")).endsWith(name);
+    assertThat(run("codebook", "rename", "ZZZ", "YYY").status()).isZero();
+    assertThat(TagFiles.read(Path.of(first("code:YYY"))).raw(Fields.COMMENT)).contains("/YYY/");
+    assertThat(run("code", query, "-YYY").status()).isZero();
+    assertThat(tracks("code:YYY")).isEmpty();
+    assertThat(run("codebook").lines().getFirst().path("codes").has("YYY")).isTrue();
+    assertThat(run("codebook", "remove", "YYY").status()).isZero();
+    assertThat(run("codebook").lines().getFirst().path("codes").has("YYY")).isFalse();
+  }
+
+  @Test
+  void cratesAreMadeListedExplainedAndExported() throws Exception {
+    assertThat(run("crates", "add", "Rink", "Eighties", "year:1980..1989").status()).isZero();
+    assertThat(run("crates", "add", "Rink", "Old", "crate:Eighties", "present:artist").status()).isZero();
+    int count = tracks("year:1980..1989").size();
+    assertThat(run("crates").lines().getFirst().path("tracks").asInt()).isEqualTo(count);
+    assertThat(run("crate", "Eighties").lines()).hasSize(count);
+    Call circle = run("crates", "add", "Rink", "Circle", "crate:Circle");
+    assertThat(circle.status()).isEqualTo(Main.WRONG);
+    assertThat(circle.err()).contains("Circle → Circle");
+    String id = tracks("not year:1980..1989").getFirst().path("id").asText();
+    List<JsonNode> why = run("why", "Eighties", id).lines();
+    assertThat(why.getFirst().path("holds").asBoolean()).isFalse();
+    assertThat(why.getLast().path("in").asBoolean()).isFalse();
+    Path list = folder.resolve("lists/eighties.m3u8");
+    assertThat(run("export", "Eighties", "--to", list.toString(), "--relative").status()).isZero();
+    assertThat(Files.readString(list)).contains("../music/");
+    assertThat(run("import", list.toString()).status()).isZero();
+    assertThat(run("crate", "eighties 2").lines()).hasSize(count);
+    assertThat(run("export", "Rink", "--to", folder.resolve("shelf").toString()).lines()).hasSize(2);
+    Call removed = run("crates", "remove", "Eighties");
+    assertThat(removed.err()).contains("Old");
+  }
+
+  @Test
+  void lostFilesAreFoundAfterTheMishaps() throws Exception {
+    JsonNode mishaps = JSON.readTree(music.resolve(DemoMusic.TRUTH).toFile()).path("mishaps");
+    assertThat(plain("demo", "--mishaps", music.toString(), "--tracks", "40").status()).isZero();
+    run("scan", music.toString());
+    int lost = mishaps.path("moved").asInt() + mishaps.path("deleted").asInt();
+    assertThat(run("lost").lines()).hasSize(lost);
+    JsonNode applied = run("lost", "find", music.toString(), "--apply").last();
+    assertThat(applied.path("refused").isEmpty()).isTrue();
+    assertThat(run("lost").lines()).hasSize(mishaps.path("deleted").asInt());
+    assertThat(run("lost", "remove").last().path("tracks").asInt()).isEqualTo(mishaps.path("deleted").asInt());
+    assertThat(run("lost").lines()).isEmpty();
+  }
+
+  @Test
+  void duplicatesAreHeldAndRestored() throws Exception {
+    List<JsonNode> groups = run("duplicates").lines();
+    assertThat(groups).isNotEmpty();
+    Path spare = Path.of(groups.getFirst().path("spares").path(0).asText());
+    byte[] bytes = Files.readAllBytes(spare);
+    run("duplicates", "resolve");
+    assertThat(spare).exists();
+    assertThat(run("duplicates", "resolve", "--apply").status()).isZero();
+    assertThat(spare).doesNotExist();
+    assertThat(run("duplicates").lines()).isEmpty();
+    assertThat(run("holding").lines()).isNotEmpty();
+    assertThat(run("holding", "restore").status()).isZero();
+    assertThat(spare).hasBinaryContent(bytes);
+    assertThat(run("holding").lines()).isEmpty();
+  }
+
+  @Test
+  void aWrongQueryIsPointedAt() {
+    Call call = run("tracks", "yeer:1990");
+    assertThat(call.status()).isEqualTo(Main.WRONG);
+    assertThat(call.out()).isEmpty();
+    assertThat(call.err()).contains("yeer:1990\n^ ").contains("did you mean year");
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "set|artist:x|nofield=1", "set|artist:x|year=soon", "set|artist:x|year", "weave|--by|mood",
+        "code||SKA", "code||+NOPE", "undo|99", "undo", "crate|None", "nonsense", "set", "export|x|--to|y",
+        "codebook|add|None|X", "codebook|rename|A|B", "why|None|1", "duplicates|--evidence|guess"
+      })
+  void wrongCallsAreRefusedWithStatusTwo(String call) {
+    Call refused = run(call.split("\\|"));
+    assertThat(refused.status()).as(refused.err()).isEqualTo(Main.WRONG);
+    assertThat(refused.err()).isNotBlank();
+    assertThat(refused.out()).isEmpty();
+  }
+
+  @Test
+  void aCollectionInUseIsStatusThree() throws Exception {
+    try (MusicCollection open =
+        MusicCollection.open(folder.resolve("collection"), InstantSource.system())) {
+      Call call = run("tracks");
+      assertThat(open.state().snapshot().count()).isPositive();
+      assertThat(call.status()).isEqualTo(Main.NO_COLLECTION);
+      assertThat(call.err()).contains("open in another");
+    }
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "demo", "scan", "tracks", "weave", "set", "art", "lost", "duplicates", "holding",
+        "codebook", "code", "crates", "crate", "why", "export", "import", "history", "undo"
+      })
+  void everyCommandHasHelp(String command) {
+    Call help = plain(command, "--help");
+    assertThat(help.status()).isZero();
+    assertThat(help.out()).contains("Usage: tenterhook " + command);
+  }
+
+  @Test
+  void peopleGetSentences() {
+    Call call = plain("--collection", folder.resolve("collection").toString(), "set", "missing:year", "year=1987");
+    assertThat(call.out()).contains("year on").contains("undo 1 takes it back");
+  }
+}

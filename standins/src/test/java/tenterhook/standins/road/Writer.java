@@ -1,0 +1,27 @@
+package tenterhook.standins.road;
+
+import java.nio.file.Path;
+import java.time.InstantSource;
+import java.util.Map;
+import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.core.change.TrackEdits;
+import tenterhook.core.field.Fields;
+import tenterhook.core.job.Progress;
+import tenterhook.core.track.Snapshot;
+
+/** A program of its own that writes to every file of a collection, to be killed in the middle. */
+final class Writer {
+  private Writer() {}
+
+  /** Writes the album given as second argument on all tracks of the collection in the first. */
+  public static void main(String[] args) throws Exception {
+    try (MusicCollection collection =
+        MusicCollection.open(Path.of(args[0]), InstantSource.system())) {
+      Snapshot now = collection.state().snapshot();
+      System.out.println("writing");
+      System.out.flush();
+      collection.apply(
+          TrackEdits.set(now, now.tracks(), Map.of(Fields.ALBUM, args[1])), Progress.SILENT);
+    }
+  }
+}
