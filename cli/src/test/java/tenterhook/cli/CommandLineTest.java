@@ -120,10 +120,37 @@ class CommandLineTest {
     assertThat(track.fieldNames())
         .toIterable()
         .contains(
-            "id", "path", "state", "title", "artist", "album", "albumArtist", "genre", "year",
-            "track", "trackTotal", "disc", "comment", "grouping", "composer", "bpm", "key",
-            "rating", "lyrics", "codes", "strays", "durationSeconds", "codec", "bitrateKbps",
-            "sampleRateHz", "artwork", "added", "plays", "lastPlayed", "resting", "guarded");
+            "id",
+            "path",
+            "state",
+            "title",
+            "artist",
+            "album",
+            "albumArtist",
+            "genre",
+            "year",
+            "track",
+            "trackTotal",
+            "disc",
+            "comment",
+            "grouping",
+            "composer",
+            "bpm",
+            "key",
+            "rating",
+            "lyrics",
+            "codes",
+            "strays",
+            "durationSeconds",
+            "codec",
+            "bitrateKbps",
+            "sampleRateHz",
+            "artwork",
+            "added",
+            "plays",
+            "lastPlayed",
+            "resting",
+            "guarded");
     assertThat(Path.of(track.path("path").asText())).isAbsolute().exists();
     assertThat(track.path("state").asText()).isEqualTo("present");
     assertThat(track.path("year").isInt()).isTrue();
@@ -135,9 +162,15 @@ class CommandLineTest {
     JsonNode truth = JSON.readTree(music.resolve(DemoMusic.TRUTH).toFile());
     List<JsonNode> rows = run("weave", "--by", by).lines();
     JsonNode whole = rows.getLast();
-    for (String field : List.of("artist", "title", "album", "year", "track", "bpm", "key", "genre", "artwork")) {
-      assertThat(whole.path("holes").path(field)).as(field).isEqualTo(truth.path("holes").path(field));
-      int sum = rows.subList(0, rows.size() - 1).stream().mapToInt(r -> r.path("holes").path(field).asInt()).sum();
+    for (String field :
+        List.of("artist", "title", "album", "year", "track", "bpm", "key", "genre", "artwork")) {
+      assertThat(whole.path("holes").path(field))
+          .as(field)
+          .isEqualTo(truth.path("holes").path(field));
+      int sum =
+          rows.subList(0, rows.size() - 1).stream()
+              .mapToInt(r -> r.path("holes").path(field).asInt())
+              .sum();
       assertThat(sum).isEqualTo(whole.path("holes").path(field).asInt());
     }
   }
@@ -160,7 +193,8 @@ class CommandLineTest {
   @Test
   void aDryRunDoesNothing() throws Exception {
     int before = tracks("missing:year").size();
-    assertThat(run("--dry-run", "set", "missing:year", "year=1987").last().path("tracks").asInt()).isEqualTo(before);
+    assertThat(run("--dry-run", "set", "missing:year", "year=1987").last().path("tracks").asInt())
+        .isEqualTo(before);
     assertThat(tracks("missing:year")).hasSize(before);
     assertThat(run("history").lines()).isEmpty();
   }
@@ -186,7 +220,9 @@ class CommandLineTest {
     assertThat(TagFiles.picture(Path.of(path))).get().isEqualTo(Files.readAllBytes(cover));
     assertThat(run("art", "format:flac", "--remove").status()).isZero();
     assertThat(TagFiles.picture(Path.of(path))).isEmpty();
-    assertThat(run("art", "format:flac", "--file", music.resolve(DemoMusic.TRUTH).toString()).status()).isNotZero();
+    assertThat(
+            run("art", "format:flac", "--file", music.resolve(DemoMusic.TRUTH).toString()).status())
+        .isNotZero();
   }
 
   @Test
@@ -210,7 +246,8 @@ class CommandLineTest {
   @Test
   void cratesAreMadeListedExplainedAndExported() throws Exception {
     assertThat(run("crates", "add", "Rink", "Eighties", "year:1980..1989").status()).isZero();
-    assertThat(run("crates", "add", "Rink", "Old", "crate:Eighties", "present:artist").status()).isZero();
+    assertThat(run("crates", "add", "Rink", "Old", "crate:Eighties", "present:artist").status())
+        .isZero();
     int count = tracks("year:1980..1989").size();
     assertThat(run("crates").lines().getFirst().path("tracks").asInt()).isEqualTo(count);
     assertThat(run("crate", "Eighties").lines()).hasSize(count);
@@ -226,7 +263,8 @@ class CommandLineTest {
     assertThat(Files.readString(list)).contains("../music/");
     assertThat(run("import", list.toString()).status()).isZero();
     assertThat(run("crate", "eighties 2").lines()).hasSize(count);
-    assertThat(run("export", "Rink", "--to", folder.resolve("shelf").toString()).lines()).hasSize(2);
+    assertThat(run("export", "Rink", "--to", folder.resolve("shelf").toString()).lines())
+        .hasSize(2);
     Call removed = run("crates", "remove", "Eighties");
     assertThat(removed.err()).contains("Old");
   }
@@ -241,7 +279,8 @@ class CommandLineTest {
     JsonNode applied = run("lost", "find", music.toString(), "--apply").last();
     assertThat(applied.path("refused").isEmpty()).isTrue();
     assertThat(run("lost").lines()).hasSize(mishaps.path("deleted").asInt());
-    assertThat(run("lost", "remove").last().path("tracks").asInt()).isEqualTo(mishaps.path("deleted").asInt());
+    assertThat(run("lost", "remove").last().path("tracks").asInt())
+        .isEqualTo(mishaps.path("deleted").asInt());
     assertThat(run("lost").lines()).isEmpty();
   }
 
@@ -273,9 +312,22 @@ class CommandLineTest {
   @ParameterizedTest
   @ValueSource(
       strings = {
-        "set|artist:x|nofield=1", "set|artist:x|year=soon", "set|artist:x|year", "weave|--by|mood",
-        "code||SKA", "code||+NOPE", "undo|99", "undo", "crate|None", "nonsense", "set", "export|x|--to|y",
-        "codebook|add|None|X", "codebook|rename|A|B", "why|None|1", "duplicates|--evidence|guess"
+        "set|artist:x|nofield=1",
+        "set|artist:x|year=soon",
+        "set|artist:x|year",
+        "weave|--by|mood",
+        "code||SKA",
+        "code||+NOPE",
+        "undo|99",
+        "undo",
+        "crate|None",
+        "nonsense",
+        "set",
+        "export|x|--to|y",
+        "codebook|add|None|X",
+        "codebook|rename|A|B",
+        "why|None|1",
+        "duplicates|--evidence|guess"
       })
   void wrongCallsAreRefusedWithStatusTwo(String call) {
     Call refused = run(call.split("\\|"));
@@ -309,7 +361,13 @@ class CommandLineTest {
 
   @Test
   void peopleGetSentences() {
-    Call call = plain("--collection", folder.resolve("collection").toString(), "set", "missing:year", "year=1987");
+    Call call =
+        plain(
+            "--collection",
+            folder.resolve("collection").toString(),
+            "set",
+            "missing:year",
+            "year=1987");
     assertThat(call.out()).contains("year on").contains("undo 1 takes it back");
   }
 }

@@ -55,8 +55,5 @@ class ArchitectureTest {
 
   @ArchTest
   static final ArchRule TRACKS_AND_FIELDS_HAVE_NO_CIRCLE =
-      slices()
-          .matching("tenterhook.core.(field|track|text|job)..")
-          .should()
-          .beFreeOfCycles();
+      slices().matching("tenterhook.core.(field|track|text|job)..").should().beFreeOfCycles();
 }

@@ -30,8 +30,7 @@ public final class Tracks {
                   true,
                   true,
                   List.of(new Code("SKA", "ska"), new Code("ELC", "electro"))),
-              new Facet(
-                  "Use", "for?", true, false, List.of(new Code("TRN", "transition")))),
+              new Facet("Use", "for?", true, false, List.of(new Code("TRN", "transition")))),
           Notation.DEFAULT);
 
   private final List<Cell> cells = new ArrayList<>();

@@ -15,6 +15,7 @@ import org.jaudiotagger.audio.AudioFile;
 import org.jaudiotagger.audio.AudioFileIO;
 import org.jaudiotagger.audio.AudioHeader;
 import org.jaudiotagger.audio.mp3.MP3File;
+import org.jaudiotagger.tag.FieldDataInvalidException;
 import org.jaudiotagger.tag.Tag;
 import org.jaudiotagger.tag.TagOptionSingleton;
 import org.jaudiotagger.tag.id3.ID3v24Tag;
@@ -178,10 +179,11 @@ public final class TagFiles {
   }
 
   /** An mp3's old short tag is kept in step, but never made where there was none. */
-  private static List<Tag> tagsToWrite(AudioFile audio, Map<Field<?>, String> values) {
+  private static List<Tag> tagsToWrite(AudioFile audio, Map<Field<?>, String> values)
+      throws FieldDataInvalidException {
     if (audio instanceof MP3File mp3) {
       if (!mp3.hasID3v2Tag() && mp3.hasID3v1Tag()) {
-        mp3.setID3v2Tag(new ID3v24Tag(mp3.getID3v1Tag()));
+        mp3.setID3v2Tag(TagMap.copied(mp3.getID3v1Tag(), new ID3v24Tag()));
       }
       Tag main = mp3.getTagOrCreateAndSetDefault();
       if (!mp3.hasID3v1Tag()) {

@@ -68,6 +68,17 @@ final class TagMap {
     return SHORT.contains(field);
   }
 
+  /** The old short tag's values in a new tag; the library's own copy spells genres otherwise. */
+  static <T extends Tag> T copied(Tag from, T to) throws FieldDataInvalidException {
+    for (Field<?> field : SHORT) {
+      String raw = read(from, field);
+      if (!raw.isEmpty()) {
+        write(to, field, raw);
+      }
+    }
+    return to;
+  }
+
   static String read(Tag tag, Field<?> field) {
     try {
       if (field == Fields.GENRE) {

@@ -46,10 +46,13 @@ import tenterhook.core.lost.LostFinder;
 import tenterhook.core.track.Snapshot;
 
 class MusicCollectionTest {
-  private static final InstantSource CLOCK = InstantSource.fixed(Instant.parse("2026-11-23T12:00:00Z"));
+  private static final InstantSource CLOCK =
+      InstantSource.fixed(Instant.parse("2026-11-23T12:00:00Z"));
   private static final Codebook BOOK =
       new Codebook(
-          List.of(new Facet("Style", "", true, true, List.of(new Code("SKA", ""), new Code("ELC", "")))),
+          List.of(
+              new Facet(
+                  "Style", "", true, true, List.of(new Code("SKA", ""), new Code("ELC", "")))),
           Notation.DEFAULT);
 
   @TempDir Path folder;
@@ -59,8 +62,14 @@ class MusicCollectionTest {
   @BeforeEach
   void threeTracks() throws Exception {
     music = folder.resolve("Music");
-    Wavs.make(music.resolve("Rink/one.wav"), 1, Map.of(Fields.TITLE, "Cold Lamps", Fields.YEAR, "1987-05-03"));
-    Wavs.make(music.resolve("Rink/two.wav"), 2, Map.of(Fields.TITLE, "Slow Freeze", Fields.COMMENT, "long fade /SKA/WLD/"));
+    Wavs.make(
+        music.resolve("Rink/one.wav"),
+        1,
+        Map.of(Fields.TITLE, "Cold Lamps", Fields.YEAR, "1987-05-03"));
+    Wavs.make(
+        music.resolve("Rink/two.wav"),
+        2,
+        Map.of(Fields.TITLE, "Slow Freeze", Fields.COMMENT, "long fade /SKA/WLD/"));
     Wavs.make(music.resolve("Ferry/three.wav"), 3);
     open();
     collection.scan(music, Progress.SILENT);
@@ -208,8 +217,10 @@ class MusicCollectionTest {
     collection.undo(first, Progress.SILENT);
     assertThat(now().raw(id("one.wav"), Fields.ALBUM)).isEmpty();
     assertThat(now().raw(id("one.wav"), Fields.COMPOSER)).isEqualTo("Ines Corrow");
-    assertThatThrownBy(() -> collection.undo(first, Progress.SILENT)).hasMessageContaining("already");
-    assertThatThrownBy(() -> collection.undo(999, Progress.SILENT)).hasMessageContaining("no change 999");
+    assertThatThrownBy(() -> collection.undo(first, Progress.SILENT))
+        .hasMessageContaining("already");
+    assertThatThrownBy(() -> collection.undo(999, Progress.SILENT))
+        .hasMessageContaining("no change 999");
   }
 
   @Test
@@ -226,16 +237,24 @@ class MusicCollectionTest {
     TagFiles.write(music.resolve("Rink/one.wav"), Map.of(Fields.TITLE, "Other"), s -> new byte[0]);
     Outcome outcome = set(Fields.TITLE, "Same", "one.wav", "two.wav");
     assertThat(outcome.tracks()).isEqualTo(1);
-    assertThat(outcome.refused()).singleElement().satisfies(r -> assertThat(r.reason()).contains("changed elsewhere"));
+    assertThat(outcome.refused())
+        .singleElement()
+        .satisfies(r -> assertThat(r.reason()).contains("changed elsewhere"));
     assertThat(inFile(music.resolve("Rink/one.wav"), Fields.TITLE)).isEqualTo("Other");
     assertThat(collection.change(outcome.number()).orElseThrow().edits()).hasSize(1);
   }
 
   @Test
   void guardedTracksAreLeftAloneByBulkChangesOnly() {
-    collection.apply(TrackEdits.flag(now(), RoaringBitmap.bitmapOf(id("one.wav")), Fields.GUARDED, true), Progress.SILENT);
+    collection.apply(
+        TrackEdits.flag(now(), RoaringBitmap.bitmapOf(id("one.wav")), Fields.GUARDED, true),
+        Progress.SILENT);
     Outcome bulk = set(Fields.ALBUM, "Slipway", "one.wav", "two.wav");
-    assertThat(bulk.refused()).extracting(Outcome.Refusal::reason).singleElement().asString().contains("guarded");
+    assertThat(bulk.refused())
+        .extracting(Outcome.Refusal::reason)
+        .singleElement()
+        .asString()
+        .contains("guarded");
     assertThat(set(Fields.ALBUM, "Slipway", "one.wav").refused()).isEmpty();
   }
 
@@ -243,14 +262,19 @@ class MusicCollectionTest {
   void aReadOnlyFileIsRefusedWithAReason() throws Exception {
     Path file = music.resolve("Rink/one.wav");
     Files.setPosixFilePermissions(file, PosixFilePermissions.fromString("r--r--r--"));
-    org.junit.jupiter.api.Assumptions.assumeFalse(Files.isWritable(file), "this user may write everything");
-    assertThat(set(Fields.ALBUM, "X", "one.wav").refused()).singleElement().satisfies(r -> assertThat(r.reason()).contains("read-only"));
+    org.junit.jupiter.api.Assumptions.assumeFalse(
+        Files.isWritable(file), "this user may write everything");
+    assertThat(set(Fields.ALBUM, "X", "one.wav").refused())
+        .singleElement()
+        .satisfies(r -> assertThat(r.reason()).contains("read-only"));
   }
 
   @Test
   void aLostFileIsNotEdited() throws Exception {
     Files.delete(music.resolve("Rink/one.wav"));
-    assertThat(set(Fields.ALBUM, "X", "one.wav").refused()).singleElement().satisfies(r -> assertThat(r.reason()).contains("lost"));
+    assertThat(set(Fields.ALBUM, "X", "one.wav").refused())
+        .singleElement()
+        .satisfies(r -> assertThat(r.reason()).contains("lost"));
   }
 
   @Test
@@ -258,7 +282,8 @@ class MusicCollectionTest {
     Progress stopping = mock(Progress.class);
     when(stopping.stopped()).thenReturn(false, true);
     RoaringBitmap all = now().tracks();
-    Outcome outcome = collection.apply(TrackEdits.set(now(), all, Map.of(Fields.ALBUM, "X")), stopping);
+    Outcome outcome =
+        collection.apply(TrackEdits.set(now(), all, Map.of(Fields.ALBUM, "X")), stopping);
     assertThat(outcome.tracks()).isEqualTo(1);
     assertThat(outcome.refused()).hasSize(2);
   }
@@ -266,7 +291,9 @@ class MusicCollectionTest {
   @Test
   void programFieldsNeverTouchTheFile() throws Exception {
     byte[] before = Files.readAllBytes(music.resolve("Rink/one.wav"));
-    collection.apply(TrackEdits.flag(now(), RoaringBitmap.bitmapOf(id("one.wav")), Fields.RESTING, true), Progress.SILENT);
+    collection.apply(
+        TrackEdits.flag(now(), RoaringBitmap.bitmapOf(id("one.wav")), Fields.RESTING, true),
+        Progress.SILENT);
     reopen();
     assertThat(now().raw(id("one.wav"), Fields.RESTING)).isEqualTo("yes");
     assertThat(Files.readAllBytes(music.resolve("Rink/one.wav"))).isEqualTo(before);
@@ -274,7 +301,9 @@ class MusicCollectionTest {
 
   @Test
   void codesAreReadOffFilesOnceTheCodebookKnowsThem() {
-    collection.apply(new Change("book", true, List.of(new Edit.SetCodebook(Codebook.EMPTY, BOOK))), Progress.SILENT);
+    collection.apply(
+        new Change("book", true, List.of(new Edit.SetCodebook(Codebook.EMPTY, BOOK))),
+        Progress.SILENT);
     assertThat(now().value(id("two.wav"), Fields.CODES)).contains(List.of("SKA"));
     assertThat(now().value(id("two.wav"), Fields.STRAYS)).contains(List.of("WLD"));
     assertThat(folder.resolve("collection/codebook.json")).content().contains("SKA");
@@ -282,9 +311,13 @@ class MusicCollectionTest {
 
   @Test
   void codebookAndCratesEditedByHandAreTakenOver() throws Exception {
-    collection.apply(new Change("book", true, List.of(new Edit.SetCodebook(Codebook.EMPTY, BOOK))), Progress.SILENT);
+    collection.apply(
+        new Change("book", true, List.of(new Edit.SetCodebook(Codebook.EMPTY, BOOK))),
+        Progress.SILENT);
     Crates crates = Crates.NONE.plus("Loose", new Crate.HandCrate("Hand", List.of(id("two.wav"))));
-    collection.apply(new Change("crates", true, List.of(new Edit.SetCrates(Crates.NONE, crates))), Progress.SILENT);
+    collection.apply(
+        new Change("crates", true, List.of(new Edit.SetCrates(Crates.NONE, crates))),
+        Progress.SILENT);
     collection.close();
     Path book = folder.resolve("collection/codebook.json");
     Files.writeString(book, Files.readString(book).replace("\"ELC\"", "\"SOU\""));
@@ -292,7 +325,8 @@ class MusicCollectionTest {
     Files.writeString(shelf, Files.readString(shelf).replace("Rink/two.wav", "Ferry/three.wav"));
     open();
     assertThat(collection.state().codebook().known("SOU")).isPresent();
-    assertThat(collection.contents().list(collection.state().crates().crate("Hand").orElseThrow())).containsExactly(id("three.wav"));
+    assertThat(collection.contents().list(collection.state().crates().crate("Hand").orElseThrow()))
+        .containsExactly(id("three.wav"));
     collection.undo(collection.nextUndo().orElseThrow().number(), Progress.SILENT);
     assertThat(collection.state().codebook().known("ELC")).isPresent();
   }
@@ -307,7 +341,10 @@ class MusicCollectionTest {
     Duplicates.Group group = Duplicates.sameBytes(now()).getFirst();
     int spare = group.spares().getFirst();
     Path spareFile = collection.state().path(spare);
-    Outcome held = collection.apply(Duplicates.resolve(now(), Crates.NONE, group.survivor(), group.spares()), Progress.SILENT);
+    Outcome held =
+        collection.apply(
+            Duplicates.resolve(now(), Crates.NONE, group.survivor(), group.spares()),
+            Progress.SILENT);
     assertThat(held.refused()).isEmpty();
     assertThat(spareFile).doesNotExist();
     assertThat(now().held()).isEqualTo(RoaringBitmap.bitmapOf(spare));
@@ -326,7 +363,9 @@ class MusicCollectionTest {
     collection.apply(TrackEdits.hold(now(), RoaringBitmap.bitmapOf(id), "test"), Progress.SILENT);
     Files.writeString(file, "somebody else");
     Outcome outcome = collection.apply(TrackEdits.restore(now(), now().held()), Progress.SILENT);
-    assertThat(outcome.refused()).singleElement().satisfies(r -> assertThat(r.reason()).contains("taken"));
+    assertThat(outcome.refused())
+        .singleElement()
+        .satisfies(r -> assertThat(r.reason()).contains("taken"));
     assertThat(file).hasContent("somebody else");
     assertThat(collection.state().path(id)).exists();
   }
@@ -334,7 +373,8 @@ class MusicCollectionTest {
   @Test
   void aFolderThatMovedIsClosedAndOpenedAgainByUndo() throws Exception {
     int one = id("one.wav");
-    collection.apply(TrackEdits.flag(now(), RoaringBitmap.bitmapOf(one), Fields.RESTING, true), Progress.SILENT);
+    collection.apply(
+        TrackEdits.flag(now(), RoaringBitmap.bitmapOf(one), Fields.RESTING, true), Progress.SILENT);
     Files.createDirectories(music.resolve("Archive"));
     Files.move(music.resolve("Rink"), music.resolve("Archive/Rink"));
     ScanReport report = collection.scan(music, Progress.SILENT);
@@ -343,7 +383,8 @@ class MusicCollectionTest {
     var disk = LostFiles.filesBelow(collection.state(), music, Progress.SILENT);
     var moves = LostFinder.moves(now(), LostFinder.candidates(now(), disk));
     assertThat(moves).singleElement().satisfies(m -> assertThat(m.to()).isEqualTo("Archive/Rink"));
-    Outcome closed = collection.apply(LostFinder.repoint(now(), moves.getFirst().files()), Progress.SILENT);
+    Outcome closed =
+        collection.apply(LostFinder.repoint(now(), moves.getFirst().files()), Progress.SILENT);
     assertThat(closed.refused()).isEmpty();
     assertThat(now().count()).isEqualTo(3);
     assertThat(now().lost(one)).isFalse();
@@ -355,7 +396,8 @@ class MusicCollectionTest {
 
   @Test
   void removingFromTheCollectionLeavesTheFile() {
-    collection.apply(TrackEdits.remove(now(), RoaringBitmap.bitmapOf(id("one.wav"))), Progress.SILENT);
+    collection.apply(
+        TrackEdits.remove(now(), RoaringBitmap.bitmapOf(id("one.wav"))), Progress.SILENT);
     assertThat(now().count()).isEqualTo(2);
     assertThat(music.resolve("Rink/one.wav")).exists();
     collection.undo(collection.nextUndo().orElseThrow().number(), Progress.SILENT);
@@ -364,10 +406,15 @@ class MusicCollectionTest {
 
   @Test
   void playlistsGoOutAndComeIn() throws Exception {
-    Crates crates = Crates.NONE.plus("Loose", new Crate.HandCrate("Hand", List.of(id("two.wav"), id("one.wav"))));
-    collection.apply(new Change("crates", true, List.of(new Edit.SetCrates(Crates.NONE, crates))), Progress.SILENT);
+    Crates crates =
+        Crates.NONE.plus(
+            "Loose", new Crate.HandCrate("Hand", List.of(id("two.wav"), id("one.wav"))));
+    collection.apply(
+        new Change("crates", true, List.of(new Edit.SetCrates(Crates.NONE, crates))),
+        Progress.SILENT);
     Path list = folder.resolve("night.m3u8");
-    assertThat(Playlists.export(collection, crates.crate("Hand").orElseThrow(), list, true)).isEqualTo(2);
+    assertThat(Playlists.export(collection, crates.crate("Hand").orElseThrow(), list, true))
+        .isEqualTo(2);
     Files.writeString(list, Files.readString(list) + "gone.mp3\n");
     Playlists.Imported imported = Playlists.read(collection.state(), list, "Loose");
     assertThat(imported.unknown()).containsExactly(folder.resolve("gone.mp3"));
@@ -396,7 +443,8 @@ class MusicCollectionTest {
     Outcome outcome = collection.apply(new Change("nothing", true, List.of()), progress);
     assertThat(outcome.number()).isZero();
     assertThat(collection.history()).isEqualTo(before);
-    verify(progress, org.mockito.Mockito.never()).at(org.mockito.ArgumentMatchers.anyLong(), org.mockito.ArgumentMatchers.anyLong(), any());
+    verify(progress, org.mockito.Mockito.never())
+        .at(org.mockito.ArgumentMatchers.anyLong(), org.mockito.ArgumentMatchers.anyLong(), any());
   }
 
   @Test
@@ -415,6 +463,7 @@ class MusicCollectionTest {
 
   @Test
   void onlyPicturesAreKeptAsArtwork() {
-    assertThatThrownBy(() -> collection.keepPicture(new byte[] {1, 2, 3})).isInstanceOf(Unreadable.class);
+    assertThatThrownBy(() -> collection.keepPicture(new byte[] {1, 2, 3}))
+        .isInstanceOf(Unreadable.class);
   }
 }

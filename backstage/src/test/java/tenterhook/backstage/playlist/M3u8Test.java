@@ -30,7 +30,9 @@ class M3u8Test {
 
   @Test
   void foreignListsAreReadWithMarksAndBlankLines() throws IOException {
-    Path list = Files.writeString(folder.resolve("x.m3u8"), "\uFEFF#EXTM3U\r\n\r\n a.mp3 \r\n#note\r\nb/../c.mp3");
+    Path list =
+        Files.writeString(
+            folder.resolve("x.m3u8"), "\uFEFF#EXTM3U\r\n\r\n a.mp3 \r\n#note\r\nb/../c.mp3");
     assertThat(M3u8.read(list)).containsExactly(folder.resolve("a.mp3"), folder.resolve("c.mp3"));
   }
 }

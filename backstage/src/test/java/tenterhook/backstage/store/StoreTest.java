@@ -102,7 +102,8 @@ class StoreTest {
     assertThatThrownBy(() -> Store.open(folder))
         .isInstanceOf(CollectionRefused.class)
         .hasMessageContaining("not touched");
-    assertThat(folder.resolve(Store.FILE)).hasContent("this is no database at all, but long enough");
+    assertThat(folder.resolve(Store.FILE))
+        .hasContent("this is no database at all, but long enough");
   }
 
   @Test
@@ -184,9 +185,11 @@ class StoreTest {
   @Test
   void theCodebookIsReadBackFromItsFile() {
     assertThat(CodebookJson.read(CodebookJson.write(BOOK))).isEqualTo(BOOK);
-    assertThatThrownBy(() -> CodebookJson.read("{\"tenterhook\": \"shelf\"}")).hasMessageContaining("codebook");
+    assertThatThrownBy(() -> CodebookJson.read("{\"tenterhook\": \"shelf\"}"))
+        .hasMessageContaining("codebook");
     assertThatThrownBy(() -> CodebookJson.read("{\n\n oops")).hasMessageContaining("line 3");
-    assertThatThrownBy(() -> CodebookJson.read("{\"tenterhook\":\"codebook\",\"version\":2}")).hasMessageContaining("newer");
+    assertThatThrownBy(() -> CodebookJson.read("{\"tenterhook\":\"codebook\",\"version\":2}"))
+        .hasMessageContaining("newer");
   }
 
   @Test
@@ -213,7 +216,8 @@ class StoreTest {
       plain.write(CRATES, String::valueOf);
       List<Refusal> troubles = new ArrayList<>();
       assertThat(plain.editedCodebook(troubles)).isEmpty();
-      assertThat(plain.editedCrates(CRATES, n -> Optional.of(Integer.parseInt(n)), troubles)).isEmpty();
+      assertThat(plain.editedCrates(CRATES, n -> Optional.of(Integer.parseInt(n)), troubles))
+          .isEmpty();
       Path shelf = folder.resolve("crates/rink-nights.json");
       Files.writeString(shelf, Files.readString(shelf).replace("\"limit\" : 20", "\"limit\" : 5"));
       Crates edited =

@@ -22,8 +22,7 @@ class ChangeTest {
 
   @Test
   void onlyTracksThatWouldChangeAreInIt() {
-    Change change =
-        TrackEdits.set(snapshot, snapshot.tracks(), Map.of(Fields.ALBUM, "Slipway"));
+    Change change = TrackEdits.set(snapshot, snapshot.tracks(), Map.of(Fields.ALBUM, "Slipway"));
     assertThat(change.edits())
         .containsExactly(new Edit.SetField(3, Fields.ALBUM, "Last Lap", "Slipway"));
     assertThat(change.title()).isEqualTo("album on 1 track");
@@ -68,8 +67,7 @@ class ChangeTest {
   @Test
   void codesAreGivenAndTakenInOneChange() {
     Change change =
-        TrackEdits.code(
-            snapshot, Tracks.BOOK, Tracks.ids(1, 2), List.of("ELC"), List.of("SKA"));
+        TrackEdits.code(snapshot, Tracks.BOOK, Tracks.ids(1, 2), List.of("ELC"), List.of("SKA"));
     assertThat(change.edits())
         .containsExactly(
             new Edit.SetField(1, Fields.COMMENT, "/SKA/", "/ELC/"),

@@ -123,9 +123,11 @@ class CodebookTest {
   }
 
   @Property(tries = 300)
-  void whatIsWrittenIsReadBack(@ForAll @From("words") String own, @ForAll @From("tokens") List<String> tokens) {
+  void whatIsWrittenIsReadBack(
+      @ForAll @From("words") String own, @ForAll @From("tokens") List<String> tokens) {
     String text = Notation.write(own, tokens.stream().distinct().toList());
-    assertThat(Notation.read(text).tokens()).containsExactlyElementsOf(tokens.stream().distinct().toList());
+    assertThat(Notation.read(text).tokens())
+        .containsExactlyElementsOf(tokens.stream().distinct().toList());
     assertThat(Notation.read(text).own()).isEqualTo(own);
   }
 

@@ -57,7 +57,8 @@ class CratesTest {
 
   @Test
   void aRuleCrateFillsItselfAndLeavesRestingTracksOut() {
-    Crates crates = Crates.NONE.plus("Rink", rule("Ska", line("Style:SKA"), none(line("code:TRN"))));
+    Crates crates =
+        Crates.NONE.plus("Rink", rule("Ska", line("Style:SKA"), none(line("code:TRN"))));
     assertThat(contents(crates).members("ska")).contains(Tracks.ids(1, 3));
   }
 
@@ -69,7 +70,10 @@ class CratesTest {
 
   @Test
   void groupsNestToAnyDepth() {
-    Rule.Group any = new Rule.Group(Rule.Kind.ANY, List.of(line("year:1987"), all(line("year:1994"), none(line("code:TRN")))));
+    Rule.Group any =
+        new Rule.Group(
+            Rule.Kind.ANY,
+            List.of(line("year:1987"), all(line("year:1994"), none(line("code:TRN")))));
     Crates crates = Crates.NONE.plus("Rink", rule("Deep", any));
     assertThat(contents(crates).members("Deep")).contains(Tracks.ids(1, 3));
   }
@@ -174,9 +178,11 @@ class CratesTest {
 
   @Test
   void conditionsNeedASubjectAndValues() {
-    assertThatThrownBy(() -> new Condition(" ", new Condition.Missing())).hasMessageContaining("subject");
+    assertThatThrownBy(() -> new Condition(" ", new Condition.Missing()))
+        .hasMessageContaining("subject");
     assertThatThrownBy(() -> new Condition.AnyOf(List.of())).hasMessageContaining("value");
-    assertThatThrownBy(() -> new Crate.RuleCrate("x", all(), "bpm", false, -1)).hasMessageContaining("-1");
+    assertThatThrownBy(() -> new Crate.RuleCrate("x", all(), "bpm", false, -1))
+        .hasMessageContaining("-1");
   }
 
   @Property(tries = 150)

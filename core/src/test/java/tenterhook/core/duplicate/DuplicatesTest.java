@@ -35,7 +35,12 @@ class DuplicatesTest {
   @Test
   void onlyFilesOfOneSizeAreRead() {
     Snapshot snapshot =
-        Tracks.none().with("size=5").with("size=5").with("size=6").with("size=5", "content=x").snapshot();
+        Tracks.none()
+            .with("size=5")
+            .with("size=5")
+            .with("size=6")
+            .with("size=5", "content=x")
+            .snapshot();
     assertThat(Duplicates.toHash(snapshot)).isEqualTo(Tracks.ids(1, 2));
   }
 
@@ -77,7 +82,8 @@ class DuplicatesTest {
             .map(e -> ((Edit.SetCrates) e).after())
             .findFirst()
             .orElseThrow();
-    assertThat(((Crate.HandCrate) after.crate("Hand").orElseThrow()).tracks()).containsExactly(3, 2, 4);
+    assertThat(((Crate.HandCrate) after.crate("Hand").orElseThrow()).tracks())
+        .containsExactly(3, 2, 4);
     assertThat(((Crate.HandCrate) after.crate("Both").orElseThrow()).tracks()).containsExactly(2);
   }
 
@@ -90,6 +96,7 @@ class DuplicatesTest {
 
   @Test
   void aGroupNeedsTwo() {
-    assertThatThrownBy(() -> new Duplicates.Group(List.of(1), 0, "")).hasMessageContaining("two tracks");
+    assertThatThrownBy(() -> new Duplicates.Group(List.of(1), 0, ""))
+        .hasMessageContaining("two tracks");
   }
 }

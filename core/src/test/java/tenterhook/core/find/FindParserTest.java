@@ -61,7 +61,8 @@ class FindParserTest {
 
   @Test
   void rangesMayBeOpen() {
-    assertThat(good("year:1990..1999")).isEqualTo(term("year", new Condition.Range("1990", "1999")));
+    assertThat(good("year:1990..1999"))
+        .isEqualTo(term("year", new Condition.Range("1990", "1999")));
     assertThat(good("bpm:124..")).isEqualTo(term("bpm", new Condition.Range("124", "")));
     assertThat(good("added:..-30d")).isEqualTo(term("added", new Condition.Range("", "-30d")));
   }

@@ -4,11 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
 import java.util.Optional;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.From;
 import net.jqwik.api.Property;
-import net.jqwik.api.Arbitraries;
-import net.jqwik.api.Arbitrary;
 import net.jqwik.api.Provide;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -22,10 +22,38 @@ class FinderTest {
 
   private final Snapshot snapshot =
       Tracks.none()
-          .with("artist=Ottoline Fask", "title=Cold Lamps", "year=1987", "bpm=118", "genre=Ska", "comment=long fade /80S/SKA/", "duration=227.2", "added=2026-11-20T10:00:00Z")
-          .with("artist=Éloïse Tarn-Ø", "title=Été gelé", "year=1994-05-03", "bpm=131.5", "genre=Ska\u0000Dub", "comment=/90S/ELC/", "added=2026-01-05T10:00:00Z")
-          .with("artist=", "title=Ottoline Fask - Tin Rail", "year=0", "bpm=", "comment=SKATE song", "state=lost")
-          .with("artist=霧笛ユニット", "title=夜の渡し船", "year=2023", "bpm=124.4", "genre=Ska Jazz", "resting=yes", "rating=4@200")
+          .with(
+              "artist=Ottoline Fask",
+              "title=Cold Lamps",
+              "year=1987",
+              "bpm=118",
+              "genre=Ska",
+              "comment=long fade /80S/SKA/",
+              "duration=227.2",
+              "added=2026-11-20T10:00:00Z")
+          .with(
+              "artist=Éloïse Tarn-Ø",
+              "title=Été gelé",
+              "year=1994-05-03",
+              "bpm=131.5",
+              "genre=Ska\u0000Dub",
+              "comment=/90S/ELC/",
+              "added=2026-01-05T10:00:00Z")
+          .with(
+              "artist=",
+              "title=Ottoline Fask - Tin Rail",
+              "year=0",
+              "bpm=",
+              "comment=SKATE song",
+              "state=lost")
+          .with(
+              "artist=霧笛ユニット",
+              "title=夜の渡し船",
+              "year=2023",
+              "bpm=124.4",
+              "genre=Ska Jazz",
+              "resting=yes",
+              "rating=4@200")
           .snapshot();
 
   private RoaringBitmap find(String text) {
@@ -113,6 +141,13 @@ class FinderTest {
   @Provide
   Arbitrary<String> terms() {
     return Arbitraries.of(
-        "ska", "year:1980..1995", "missing:bpm", "code:SKA", "genre:dub", "crate:Doors", "bpm:..120", "resting:yes");
+        "ska",
+        "year:1980..1995",
+        "missing:bpm",
+        "code:SKA",
+        "genre:dub",
+        "crate:Doors",
+        "bpm:..120",
+        "resting:yes");
   }
 }

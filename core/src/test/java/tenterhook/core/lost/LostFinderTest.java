@@ -35,14 +35,17 @@ class LostFinderTest {
         LostFinder.candidates(
             snapshot, List.of(file("New/a.mp3", 10), file("New/x.mp3", 10), file("New/b.mp3", 99)));
     assertThat(found.get(1)).extracting(Candidate::certainty).containsExactly(97, 70);
-    assertThat(found.get(2)).extracting(Candidate::reason).containsExactly("same name, another size");
+    assertThat(found.get(2))
+        .extracting(Candidate::reason)
+        .containsExactly("same name, another size");
     assertThat(found.get(3)).isEmpty();
     assertThat(found).doesNotContainKey(4);
   }
 
   @Test
   void aFolderThatMovedIsOneDecision() {
-    List<FoundFile> disk = List.of(file("New/a.mp3", 10), file("New/b.mp3", 20), file("New/c.mp3", 30));
+    List<FoundFile> disk =
+        List.of(file("New/a.mp3", 10), file("New/b.mp3", 20), file("New/c.mp3", 30));
     List<FolderMove> moves = LostFinder.moves(snapshot, LostFinder.candidates(snapshot, disk));
     assertThat(moves).hasSize(1);
     assertThat(moves.getFirst().from()).isEqualTo("Old");
@@ -54,8 +57,11 @@ class LostFinderTest {
   void theFolderThatExplainsMoreWins() {
     List<FoundFile> disk =
         List.of(
-            file("Part/a.mp3", 10), file("Part/b.mp3", 20),
-            file("New/a.mp3", 10), file("New/b.mp3", 20), file("New/c.mp3", 30));
+            file("Part/a.mp3", 10),
+            file("Part/b.mp3", 20),
+            file("New/a.mp3", 10),
+            file("New/b.mp3", 20),
+            file("New/c.mp3", 30));
     List<FolderMove> moves = LostFinder.moves(snapshot, LostFinder.candidates(snapshot, disk));
     assertThat(moves).extracting(FolderMove::to).containsExactly("New");
   }
@@ -64,7 +70,11 @@ class LostFinderTest {
   void twoEqualFoldersAreNotDecided() {
     List<FoundFile> disk = new ArrayList<>();
     for (String folder : List.of("One", "Two")) {
-      disk.addAll(List.of(file(folder + "/a.mp3", 10), file(folder + "/b.mp3", 20), file(folder + "/c.mp3", 30)));
+      disk.addAll(
+          List.of(
+              file(folder + "/a.mp3", 10),
+              file(folder + "/b.mp3", 20),
+              file(folder + "/c.mp3", 30)));
     }
     assertThat(LostFinder.moves(snapshot, LostFinder.candidates(snapshot, disk))).isEmpty();
   }

@@ -21,8 +21,7 @@ class FoldTest {
     "霧笛ユニット, 霧笛ユニット"
   })
   void makesSpellingsEqual(String text, String folded) {
-    assertThat(Fold.fold(text))
-        .isEqualTo(Normalizer.normalize(folded, Normalizer.Form.NFKD));
+    assertThat(Fold.fold(text)).isEqualTo(Normalizer.normalize(folded, Normalizer.Form.NFKD));
   }
 
   @Test

@@ -24,7 +24,12 @@ class WeaveTest {
   private final Snapshot snapshot =
       Tracks.none()
           .with("artist=Varda Pell", "title=A", "year=1987", "genre=Ska", "comment=/80S/SKA/")
-          .with("artist=éloïse", "title=B", "year=1994-01-01", "genre=Ska\u0000Dub", "path=Ferry/2.mp3")
+          .with(
+              "artist=éloïse",
+              "title=B",
+              "year=1994-01-01",
+              "genre=Ska\u0000Dub",
+              "path=Ferry/2.mp3")
           .with("title=C", "year=0", "state=lost", "path=Ferry/3.mp3", "arrival=2026-11-01")
           .with("artist=霧笛", "year=1989", "path=4.mp3")
           .snapshot();
@@ -40,7 +45,16 @@ class WeaveTest {
 
   @ParameterizedTest
   @CsvSource({
-    "present,1", "artist,1", "title,1", "year,1", "genre,2", "album,4", "bpm,4", "artwork,4", "Era,3", "Style,3"
+    "present,1",
+    "artist,1",
+    "title,1",
+    "year,1",
+    "genre,2",
+    "album,4",
+    "bpm,4",
+    "artwork,4",
+    "Era,3",
+    "Style,3"
   })
   void holesAreCounted(String column, int count) {
     assertThat(holes(Weave.of(snapshot, Tracks.BOOK, WeaveBy.FOLDER), column)).isEqualTo(count);
@@ -48,7 +62,10 @@ class WeaveTest {
 
   @Test
   void onlyDemandedFacetsAreColumns() {
-    assertThat(WeaveColumn.all(Tracks.BOOK)).extracting(WeaveColumn::key).contains("Era", "Style").doesNotContain("Use");
+    assertThat(WeaveColumn.all(Tracks.BOOK))
+        .extracting(WeaveColumn::key)
+        .contains("Era", "Style")
+        .doesNotContain("Use");
   }
 
   @ParameterizedTest
@@ -96,7 +113,8 @@ class WeaveTest {
     Weave before = Weave.of(snapshot, Tracks.BOOK, WeaveBy.GENRE);
     List<Cell> cells = new ArrayList<>();
     RoaringBitmap changed = new RoaringBitmap();
-    List<Field<?>> fields = List.of(Fields.GENRE, Fields.YEAR, Fields.STANDING, Fields.COMMENT, Fields.STATE);
+    List<Field<?>> fields =
+        List.of(Fields.GENRE, Fields.YEAR, Fields.STANDING, Fields.COMMENT, Fields.STATE);
     List<String> values = List.of("Dub", "2001", "held", "/90S/", "lost");
     for (int id : ids) {
       changed.add(id);
@@ -151,8 +169,7 @@ class WeaveTest {
 
   @Test
   void aStepTakesADecision() {
-    assertThatThrownBy(
-            () -> new NextStep(NextStep.Kind.FIELD, "year", 1, 0, new RoaringBitmap()))
+    assertThatThrownBy(() -> new NextStep(NextStep.Kind.FIELD, "year", 1, 0, new RoaringBitmap()))
         .hasMessageContaining("was 0");
   }
 }

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
@@ -41,6 +42,7 @@ public final class Desk {
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("jobs").factory());
   private final AtomicBoolean posted = new AtomicBoolean();
+  private final AtomicInteger waiting = new AtomicInteger();
   private final Map<String, PauseTransition> pauses = new HashMap<>();
   private Frame frame = new Frame() {};
 
@@ -182,6 +184,7 @@ public final class Desk {
     if (visible) {
       jobs.add(job);
     }
+    waiting.incrementAndGet();
     worker.submit(
         () -> {
           try {
@@ -191,7 +194,11 @@ public final class Desk {
             String said = trouble.getMessage() == null ? trouble.toString() : trouble.getMessage();
             Platform.runLater(() -> frame.tell(Words.of("told.failed", name, said), true, false));
           } finally {
-            Platform.runLater(() -> jobs.remove(job));
+            Platform.runLater(
+                () -> {
+                  jobs.remove(job);
+                  waiting.decrementAndGet();
+                });
           }
           return true;
         });
@@ -222,9 +229,9 @@ public final class Desk {
     pause.playFromStart();
   }
 
-  /** Whether no work is waiting or running. */
-  public boolean idle() {
-    return jobs.isEmpty();
+  /** Whether no work is waiting or running, seen from any thread. */
+  boolean quiet() {
+    return waiting.get() == 0 && !posted.get();
   }
 
   /** Asks all work to stop and waits for what is under way. */

@@ -244,7 +244,9 @@ public final class Shell extends BorderPane implements Desk.Frame {
 
   private void escape(KeyEvent event) {
     bars.dismiss();
-    if (inView == tracksView && tracksView.tracks().map(p -> p.getRight() == null).orElse(true)) {
+    if (inView.tracks().map(TrackPane::closeEdit).orElse(false)) {
+      event.consume();
+    } else if (inView == tracksView) {
       go(last);
       event.consume();
     }

@@ -174,9 +174,16 @@ public final class TrackPane extends BorderPane {
     editPanel.focusFirst();
   }
 
-  private void closeEdit() {
+  /**
+   * Closes the edit panel.
+   *
+   * @return whether it was open
+   */
+  public boolean closeEdit() {
+    boolean open = getRight() != null;
     setRight(null);
     table.requestFocus();
+    return open;
   }
 
   private void edit(int id, Field<?> field, String raw) {

@@ -65,13 +65,14 @@ class DemoTest {
 
   /** Before the mishaps, every field's holes are those of the plan. */
   private void totals(MusicCollection before) {
-    Weave weave =
-        Weave.of(before.state().snapshot(), DemoCollection.codebook(), WeaveBy.FOLDER);
+    Weave weave = Weave.of(before.state().snapshot(), DemoCollection.codebook(), WeaveBy.FOLDER);
     List<String> seen = new ArrayList<>();
     for (int i = 0; i < weave.columns().size(); i++) {
       String key = weave.columns().get(i).key();
       if (truth.path("holes").has(key) && !weave.columns().get(i).facet()) {
-        assertThat(weave.total().holes().get(i)).as(key).isEqualTo(truth.path("holes").path(key).asInt());
+        assertThat(weave.total().holes().get(i))
+            .as(key)
+            .isEqualTo(truth.path("holes").path(key).asInt());
         seen.add(key);
       }
     }
@@ -80,8 +81,11 @@ class DemoTest {
 
   @Test
   void codesAreReadAsPlanned() throws Exception {
-    try (MusicCollection fresh = MusicCollection.open(folder.resolve("coded"), InstantSource.system())) {
-      var book = new tenterhook.core.change.Edit.SetCodebook(fresh.state().codebook(), DemoCollection.codebook());
+    try (MusicCollection fresh =
+        MusicCollection.open(folder.resolve("coded"), InstantSource.system())) {
+      var book =
+          new tenterhook.core.change.Edit.SetCodebook(
+              fresh.state().codebook(), DemoCollection.codebook());
       fresh.apply(new tenterhook.core.change.Change("book", true, List.of(book)), Progress.SILENT);
       Path copy = folder.resolve("again/music");
       DemoMusic.make(copy, TRACKS, Progress.SILENT);
@@ -90,7 +94,9 @@ class DemoTest {
       for (int i = 0; i < weave.columns().size(); i++) {
         if (weave.columns().get(i).facet()) {
           String key = weave.columns().get(i).key();
-          assertThat(weave.total().holes().get(i)).as(key).isEqualTo(truth.path("holes").path(key).asInt());
+          assertThat(weave.total().holes().get(i))
+              .as(key)
+              .isEqualTo(truth.path("holes").path(key).asInt());
         }
       }
       sameBytes(copy);
@@ -115,8 +121,17 @@ class DemoTest {
   @ParameterizedTest
   @ValueSource(
       strings = {
-        "artist in title", "missing", "junk", "artist spelling", "genre spelling", "wrong year",
-        "stray", "no artwork", "tiny artwork", "no codes", "clash"
+        "artist in title",
+        "missing",
+        "junk",
+        "artist spelling",
+        "genre spelling",
+        "wrong year",
+        "stray",
+        "no artwork",
+        "tiny artwork",
+        "no codes",
+        "clash"
       })
   void everyTroubleIsPlanted(String kind) {
     assertThat(truth.findValuesAsText("kind")).contains(kind);
@@ -127,18 +142,26 @@ class DemoTest {
     Set<String> codecs = new HashSet<>();
     StringBuilder names = new StringBuilder();
     Snapshot now = collection.state().snapshot();
-    now.tracks().forEach((int id) -> {
-      codecs.add(now.raw(id, Fields.CODEC));
-      names.append(now.name(id));
-    });
+    now.tracks()
+        .forEach(
+            (int id) -> {
+              codecs.add(now.raw(id, Fields.CODEC));
+              names.append(now.name(id));
+            });
     assertThat(codecs).contains("mp3", "flac", "aac", "vorbis", "wav", "aiff");
-    assertThat(names).containsPattern("\\p{IsCyrillic}").containsPattern("\\p{IsGreek}").containsPattern("\\p{IsHan}").contains("\u0301").contains("É");
+    assertThat(names)
+        .containsPattern("\\p{IsCyrillic}")
+        .containsPattern("\\p{IsGreek}")
+        .containsPattern("\\p{IsHan}")
+        .contains("\u0301")
+        .contains("É");
   }
 
   @Test
   void mishapsAreSeenAsLosses() {
     Snapshot now = collection.state().snapshot();
-    int lost = truth.path("mishaps").path("moved").asInt() + truth.path("mishaps").path("deleted").asInt();
+    int lost =
+        truth.path("mishaps").path("moved").asInt() + truth.path("mishaps").path("deleted").asInt();
     assertThat(LostFinder.lost(now).getCardinality()).isEqualTo(lost);
   }
 
@@ -162,7 +185,8 @@ class DemoTest {
       group.tracks().forEach(id -> inGroups.add(now.raw(id, Fields.PATH)));
     }
     for (JsonNode file : truth.path("files")) {
-      String path = file.has("movesTo") ? file.path("movesTo").asText() : file.path("path").asText();
+      String path =
+          file.has("movesTo") ? file.path("movesTo").asText() : file.path("path").asText();
       if (file.has("copyOf")) {
         assertThat(inGroups).contains(path);
       }
@@ -180,6 +204,7 @@ class DemoTest {
         assertThat(collection.contents().count(crate)).as(crate.name()).isEqualTo(found);
       }
     }
-    assertThat(CrateJson.fromIds(CrateJson.byId(collection.state().crates()))).isEqualTo(collection.state().crates());
+    assertThat(CrateJson.fromIds(CrateJson.byId(collection.state().crates())))
+        .isEqualTo(collection.state().crates());
   }
 }

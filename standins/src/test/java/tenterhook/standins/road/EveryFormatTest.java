@@ -193,7 +193,8 @@ class EveryFormatTest {
       assertThat(report.issues()).isEmpty();
       Snapshot now = collection.state().snapshot();
       double seconds = now.value(1, Fields.DURATION).orElseThrow();
-      assertThat(seconds).isCloseTo(Listener.seconds(file), org.assertj.core.data.Offset.offset(0.3));
+      assertThat(seconds)
+          .isCloseTo(Listener.seconds(file), org.assertj.core.data.Offset.offset(0.3));
       assertThat(now.raw(1, Fields.CODEC)).isNotEmpty();
       assertThat(now.value(1, Fields.SAMPLE_RATE).orElseThrow()).isGreaterThan(30_000L);
     }
@@ -219,17 +220,22 @@ class EveryFormatTest {
     ID3v11Tag tag = new ID3v11Tag();
     tag.setField(org.jaudiotagger.tag.FieldKey.TITLE, "Short");
     tag.setField(org.jaudiotagger.tag.FieldKey.ARTIST, "Varda Pell");
+    tag.setField(org.jaudiotagger.tag.FieldKey.GENRE, "Ska");
+    tag.setField(org.jaudiotagger.tag.FieldKey.TRACK, "7");
     mp3.setID3v1Tag(tag);
     mp3.commit();
     String sound = Listener.sound(file);
     try (MusicCollection collection = open()) {
       collection.scan(folder.resolve("Music"), Progress.SILENT);
       assertThat(collection.state().snapshot().raw(1, Fields.TITLE)).isEqualTo("Short");
-      Outcome outcome = set(collection, Map.of(Fields.TITLE, "A title longer than thirty characters"));
+      Outcome outcome =
+          set(collection, Map.of(Fields.TITLE, "A title longer than thirty characters"));
       assertThat(outcome.refused()).isEmpty();
       assertThat(Listener.tags(file))
           .containsEntry("title", "A title longer than thirty characters")
-          .containsEntry("artist", "Varda Pell");
+          .containsEntry("artist", "Varda Pell")
+          .containsEntry("genre", "Ska")
+          .containsEntry("track", "7");
       MP3File again = (MP3File) AudioFileIO.read(file.toFile());
       assertThat(again.getID3v1Tag().getFirst(org.jaudiotagger.tag.FieldKey.TITLE))
           .isEqualTo("A title longer than thirty cha");
@@ -253,7 +259,9 @@ class EveryFormatTest {
       collection.scan(folder.resolve("Music"), Progress.SILENT);
       assertThat(set(collection, tags()).refused()).isEmpty();
     }
-    assertThat(Listener.tags(file)).containsEntry("rink_note", "keep me").containsEntry("title", "Cold Lamps");
+    assertThat(Listener.tags(file))
+        .containsEntry("rink_note", "keep me")
+        .containsEntry("title", "Cold Lamps");
   }
 
   @Test
@@ -267,7 +275,8 @@ class EveryFormatTest {
       assertThat(set(collection, tags()).refused()).isEmpty();
     }
     byte[] head = Files.readAllBytes(file);
-    assertThat(List.of((char) head[0], (char) head[1], (char) head[2])).containsExactly('I', 'D', '3');
+    assertThat(List.of((char) head[0], (char) head[1], (char) head[2]))
+        .containsExactly('I', 'D', '3');
     assertThat(head[3]).isEqualTo((byte) 3);
   }
 }

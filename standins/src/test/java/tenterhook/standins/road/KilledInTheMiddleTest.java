@@ -35,7 +35,12 @@ class KilledInTheMiddleTest {
   private void music() throws Exception {
     short[] samples = java.util.Arrays.copyOf(Synth.render(Recording.of(1, 150)), 44_100);
     Encoder.Form[] forms = {
-      Encoder.Form.MP3, Encoder.Form.FLAC, Encoder.Form.M4A, Encoder.Form.OGG, Encoder.Form.WAV, Encoder.Form.AIFF
+      Encoder.Form.MP3,
+      Encoder.Form.FLAC,
+      Encoder.Form.M4A,
+      Encoder.Form.OGG,
+      Encoder.Form.WAV,
+      Encoder.Form.AIFF
     };
     List<Path> originals = new ArrayList<>();
     for (Encoder.Form form : forms) {

@@ -23,9 +23,12 @@ class SynthTest {
     for (long seed = 0; seed < 50; seed++) {
       Recording recording = Recording.of(seed, bpm);
       assertThat(recording.seconds()).isBetween(12.0, 25.0);
-      assertThat(recording.sections()).extracting(Recording.Section::name).containsExactly("intro", "verse", "drop", "break", "out");
+      assertThat(recording.sections())
+          .extracting(Recording.Section::name)
+          .containsExactly("intro", "verse", "drop", "break", "out");
       for (int i = 1; i < recording.sections().size(); i++) {
-        assertThat(recording.sections().get(i).start()).isEqualTo(recording.sections().get(i - 1).end());
+        assertThat(recording.sections().get(i).start())
+            .isEqualTo(recording.sections().get(i - 1).end());
       }
     }
   }
@@ -105,7 +108,9 @@ class SynthTest {
 
   @Test
   void impossibleRecordingsAreRefused() {
-    assertThatThrownBy(() -> new Recording(1, 300, 0, true, -1, List.of())).hasMessageContaining("300");
-    assertThatThrownBy(() -> new Recording(1, 100, 12, true, -1, List.of())).hasMessageContaining("12");
+    assertThatThrownBy(() -> new Recording(1, 300, 0, true, -1, List.of()))
+        .hasMessageContaining("300");
+    assertThatThrownBy(() -> new Recording(1, 100, 12, true, -1, List.of()))
+        .hasMessageContaining("12");
   }
 }
