@@ -21,6 +21,8 @@ import tenterhook.core.code.Facet;
       CodebookCommand.AddFacet.class,
       CodebookCommand.Add.class,
       CodebookCommand.Rename.class,
+      CodebookCommand.RenameFacet.class,
+      CodebookCommand.MoveTo.class,
       CodebookCommand.Remove.class
     })
 final class CodebookCommand extends Work {
@@ -99,6 +101,38 @@ final class CodebookCommand extends Work {
       apply(
           collection,
           CodebookEdits.rename(tracks(collection), collection.state().codebook(), token, other));
+    }
+  }
+
+  @Command(name = "rename-facet", description = "Renames a facet; rules that ask for it follow.")
+  static final class RenameFacet extends Work {
+    @Parameters(index = "0", paramLabel = "FACET", description = "As it is.")
+    String name;
+
+    @Parameters(index = "1", paramLabel = "NEW", description = "As it will be.")
+    String other;
+
+    @Override
+    void run(MusicCollection collection) {
+      apply(
+          collection,
+          CodebookEdits.renameFacet(
+              collection.state().codebook(), collection.state().crates(), name, other));
+    }
+  }
+
+  @Command(
+      name = "field",
+      description = "Writes codes into another field, and moves those there are.")
+  static final class MoveTo extends Work {
+    @Parameters(paramLabel = "FIELD", description = "comment, grouping or another text field.")
+    String field;
+
+    @Override
+    void run(MusicCollection collection) {
+      apply(
+          collection,
+          CodebookEdits.moveTo(tracks(collection), collection.state().codebook(), field));
     }
   }
 

@@ -8,6 +8,7 @@ import java.util.function.UnaryOperator;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
+import tenterhook.core.crate.Crates;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
@@ -52,6 +53,56 @@ public final class CodebookEdits {
   public static Change map(Snapshot snapshot, Codebook codebook, String stray, String code) {
     String what = code.isEmpty() ? "takes stray " + stray : "stray " + stray + " becomes " + code;
     return new Change(what, false, rewrite(snapshot, codebook, t -> t.equals(stray) ? code : t));
+  }
+
+  /**
+   * Gives a facet another name; rules that ask for it follow.
+   *
+   * @throws IllegalArgumentException when there is no such facet, or the name is taken
+   */
+  public static Change renameFacet(Codebook codebook, Crates crates, String name, String other) {
+    Facet facet =
+        codebook
+            .facet(name)
+            .orElseThrow(() -> new IllegalArgumentException("no facet '" + name + "'"));
+    Codebook after =
+        codebook.with(
+            facet.name(), f -> new Facet(other, f.question(), f.many(), f.demanded(), f.codes()));
+    List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
+    Crates followed = crates.withSubject(facet.name(), other);
+    if (!followed.equals(crates)) {
+      edits.add(new Edit.SetCrates(crates, followed));
+    }
+    return new Change("renames facet " + facet.name() + " to " + other, true, edits);
+  }
+
+  /**
+   * Writes codes into another field from now on, and moves those that stand in files; the DJ's own
+   * words stay in both fields.
+   *
+   * @param field key of a text field
+   * @throws IllegalArgumentException when codes cannot stand in that field
+   */
+  public static Change moveTo(Snapshot snapshot, Codebook codebook, String field) {
+    Codebook after = new Codebook(codebook.facets(), new Notation(field));
+    Field<?> from = codebook.notation().target();
+    Field<?> to = after.notation().target();
+    List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
+    snapshot
+        .tracks()
+        .forEach(
+            (int id) -> {
+              Notation.Reading old = Notation.read(snapshot.raw(id, from));
+              if (from != to && !old.tokens().isEmpty()) {
+                String target = snapshot.raw(id, to);
+                Notation.Reading there = Notation.read(target);
+                List<String> tokens = new ArrayList<>(there.tokens());
+                old.tokens().stream().filter(t -> !tokens.contains(t)).forEach(tokens::add);
+                edits.add(new Edit.SetField(id, from, snapshot.raw(id, from), old.own()));
+                edits.add(new Edit.SetField(id, to, target, Notation.write(there.own(), tokens)));
+              }
+            });
+    return new Change("writes codes into " + to.label(), false, edits);
   }
 
   private static String known(Codebook codebook, String token) {

@@ -127,6 +127,22 @@ public record Crates(List<Shelf> shelves) {
         });
   }
 
+  /** The same with rules that test one subject testing another instead, such as a renamed facet. */
+  public Crates withSubject(String subject, String other) {
+    return mapped(
+        c ->
+            c instanceof Crate.RuleCrate rule
+                ? rule.with(
+                    (Rule.Group)
+                        Rule.mapped(
+                            rule.rule(),
+                            l ->
+                                l.condition().subject().equalsIgnoreCase(subject)
+                                    ? new Rule.Line(new Condition(other, l.condition().test()))
+                                    : l))
+                : c);
+  }
+
   private Crates mapped(UnaryOperator<Crate> edit) {
     return new Crates(
         shelves.stream()

@@ -18,7 +18,11 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.Tracks;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
+import tenterhook.core.crate.Crate;
+import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Fields;
+import tenterhook.core.find.Condition;
 import tenterhook.core.track.Snapshot;
 
 class CodebookTest {
@@ -165,6 +169,36 @@ class CodebookTest {
         .hasMessageContaining("ELC already");
     assertThatThrownBy(() -> CodebookEdits.rename(snapshot, book, "NON", "X"))
         .hasMessageContaining("no code NON");
+  }
+
+  @Test
+  void aRenamedFacetIsFollowedByRules() {
+    Rule.Line line = new Rule.Line(new Condition("Style", new Condition.Missing()));
+    Crates crates =
+        Crates.NONE.plus(
+            "Rink", new Crate.RuleCrate("Bare", new Rule.Group(Rule.Kind.ALL, List.of(line))));
+    Change change = CodebookEdits.renameFacet(book, crates, "style", "Kind");
+    Edit.SetCrates followed = (Edit.SetCrates) change.edits().get(1);
+    Crate.RuleCrate bare = (Crate.RuleCrate) followed.after().crate("Bare").orElseThrow();
+    assertThat(Rule.lines(bare.rule()).getFirst().text()).isEqualTo("missing:Kind");
+    assertThatThrownBy(() -> CodebookEdits.renameFacet(book, crates, "Era", "Year"))
+        .hasMessageContaining("name of a field");
+    assertThatThrownBy(() -> CodebookEdits.renameFacet(book, crates, "Gone", "X"))
+        .hasMessageContaining("no facet");
+  }
+
+  @Test
+  void codesMoveToAnotherFieldAndOwnWordsStay() {
+    Change change = CodebookEdits.moveTo(snapshot, book, "grouping");
+    assertThat(change.edits())
+        .contains(new Edit.SetField(1, Fields.COMMENT, "one /80S/SKA/", "one"))
+        .contains(new Edit.SetField(1, Fields.GROUPING, "", "/80S/SKA/"))
+        .doesNotContain(new Edit.SetField(2, Fields.COMMENT, "two", "two"));
+    assertThat(((Edit.SetCodebook) change.edits().getFirst()).after().notation().field())
+        .isEqualTo("grouping");
+    assertThatThrownBy(() -> CodebookEdits.moveTo(snapshot, book, "year"))
+        .hasMessageContaining("text field");
+    assertThat(CodebookEdits.moveTo(snapshot, book, "comment").edits()).hasSize(1);
   }
 
   @Test

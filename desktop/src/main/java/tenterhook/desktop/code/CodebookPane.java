@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -26,7 +27,11 @@ import tenterhook.desktop.theme.Words;
 /** The legend: every facet with its codes, meanings and counts; add, rename, remove. */
 final class CodebookPane extends VBox {
   private final Desk desk;
+  private static final List<String> NOTATION_FIELDS =
+      List.of("comment", "grouping", "composer", "lyrics");
+
   private final VBox facets = new VBox(14);
+  private final HBox notation = new HBox(6);
 
   CodebookPane(Desk desk) {
     super(10);
@@ -37,14 +42,17 @@ final class CodebookPane extends VBox {
     VBox.setVgrow(scroll, Priority.ALWAYS);
     var add = Look.primary(Words.of("codebook.addFacet"), this::addFacet);
     add.setId("add-facet");
-    getChildren()
-        .addAll(
-            new HBox(10, Look.label(Words.of("codebook.words"), "second"), Look.spring(), add),
-            scroll);
+    notation.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    HBox head =
+        new HBox(
+            12, Look.label(Words.of("codebook.words"), "second"), Look.spring(), notation, add);
+    head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    getChildren().addAll(head, scroll);
   }
 
   void refresh() {
     facets.getChildren().clear();
+    notation.getChildren().setAll(Look.label(Words.of("codebook.field"), "second"), fields());
     CollectionState state = desk.state().get();
     Map<String, Integer> counts = CodingModel.counts(state);
     state.codebook().facets().forEach(f -> facets.getChildren().add(facet(f, counts)));
@@ -69,6 +77,7 @@ final class CodebookPane extends VBox {
             many,
             demanded,
             add,
+            Look.button(Words.of("codebook.rename"), () -> renameFacet(facet), "quiet"),
             Look.button(Words.of("codebook.removeFacet"), () -> removeFacet(facet), "quiet"));
     head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     FlowPane codes = new FlowPane(8, 6);
@@ -157,6 +166,43 @@ final class CodebookPane extends VBox {
             () ->
                 desk.apply(
                     CodebookEdits.remove(desk.state().get().snapshot(), book(), code.token())));
+  }
+
+  private void renameFacet(Facet facet) {
+    desk.frame()
+        .askText(
+            Words.of("codebook.askRenameFacet", facet.name()),
+            facet.name(),
+            Words.of("codebook.rename"),
+            other ->
+                guarded(
+                    () ->
+                        desk.apply(
+                            CodebookEdits.renameFacet(
+                                book(), desk.state().get().crates(), facet.name(), other))));
+  }
+
+  /** The field that codes stand in; choosing another moves them in all files. */
+  private ComboBox<String> fields() {
+    ComboBox<String> fields = new ComboBox<>();
+    fields.setId("notation-field");
+    fields.setAccessibleText(Words.of("codebook.field"));
+    fields.getItems().setAll(NOTATION_FIELDS);
+    fields.setValue(book().notation().field());
+    fields.setOnAction(
+        e -> {
+          String to = fields.getValue();
+          if (!to.equals(book().notation().field())) {
+            desk.frame()
+                .ask(
+                    Words.of("codebook.askField", to),
+                    Words.of("codebook.doField", to),
+                    () ->
+                        desk.apply(
+                            CodebookEdits.moveTo(desk.state().get().snapshot(), book(), to)));
+          }
+        });
+    return fields;
   }
 
   private void removeFacet(Facet facet) {

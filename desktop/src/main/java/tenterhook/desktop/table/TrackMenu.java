@@ -1,5 +1,7 @@
 package tenterhook.desktop.table;
 
+import java.util.LinkedHashSet;
+import java.util.List;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
@@ -57,6 +59,7 @@ final class TrackMenu {
             item("menu.edit", pane::openEdit),
             rating,
             crates,
+            takeOut(),
             new SeparatorMenuItem(),
             item("menu.rest", () -> pane.flag(Fields.RESTING)),
             item("menu.guard", () -> pane.flag(Fields.GUARDED)),
@@ -73,14 +76,34 @@ final class TrackMenu {
     return item;
   }
 
+  /** Only for the list of a hand crate. */
+  private MenuItem takeOut() {
+    MenuItem item = new MenuItem(Words.of("menu.takeOut"));
+    Crates now = desk.state().get().crates();
+    item.setDisable(true);
+    if (now.crate(pane.list().title()).orElse(null) instanceof Crate.HandCrate hand) {
+      item.setDisable(false);
+      item.setOnAction(
+          e -> {
+            List<Integer> kept =
+                hand.tracks().stream().filter(id -> !pane.selection().contains(id)).toList();
+            String title =
+                Words.of("change.fromCrate", hand.tracks().size() - kept.size(), hand.name());
+            Crates after = now.with(hand.name(), c -> new Crate.HandCrate(hand.name(), kept));
+            desk.apply(new Change(title, true, List.of(new Edit.SetCrates(now, after))));
+          });
+    }
+    return item;
+  }
+
   private void addTo(Crate.HandCrate hand) {
     Crates now = desk.state().get().crates();
-    java.util.LinkedHashSet<Integer> tracks = new java.util.LinkedHashSet<>(hand.tracks());
+    LinkedHashSet<Integer> tracks = new LinkedHashSet<>(hand.tracks());
     pane.table().getSelectionModel().getSelectedItems().forEach(tracks::add);
     Crates after =
-        now.with(hand.name(), c -> new Crate.HandCrate(hand.name(), java.util.List.copyOf(tracks)));
+        now.with(hand.name(), c -> new Crate.HandCrate(hand.name(), List.copyOf(tracks)));
     String title = Words.of("change.toCrate", tracks.size() - hand.tracks().size(), hand.name());
-    desk.apply(new Change(title, true, java.util.List.of(new Edit.SetCrates(now, after))));
+    desk.apply(new Change(title, true, List.of(new Edit.SetCrates(now, after))));
   }
 
   private void copyPath() {

@@ -215,8 +215,9 @@ final class DemoPlan {
     } else if (comment.endsWith("/") && hit(6)) {
       String stray = List.of("SKAA", "LPA", "WLD").get(number % 3);
       track.spoil("stray", Fields.COMMENT, comment + stray + "/");
-    } else if (comment.isEmpty() && hit(30) && !track.tagForm.equals("1")) {
-      track.spoil("clash", Fields.COMMENT, "from SPRINGTIME sampler, SKATE edit");
+    } else if (!comment.endsWith("/") && !track.tagForm.equals("1")) {
+      track.spoil(
+          "clash", Fields.COMMENT, (comment + " from SPRINGTIME sampler, SKATE edit").strip());
     }
     if (track.tags.getOrDefault(Fields.COMMENT, "").isEmpty()) {
       track.tags.remove(Fields.COMMENT);

@@ -1,0 +1,186 @@
+package tenterhook.desktop.shell;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.TableView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.testfx.util.WaitForAsyncUtils;
+import tenterhook.backstage.tagfile.TagFiles;
+import tenterhook.core.field.Fields;
+
+/** The table, find, the edit panel and the ledger on the demo, driven by what a DJ does. */
+class TableTest extends WindowTest {
+  @Test
+  void findNarrowsTheWholeCollectionAndSaysWhatIsWrong() {
+    station(KeyCode.F);
+    robot.write("missing:artist");
+    WaitForAsyncUtils.waitForFxEvents();
+    int holes = now().tracks(id -> now().value(id, Fields.ARTIST).isEmpty()).getCardinality();
+    assertThat(pane().rows()).hasSize(holes);
+    assertThat(text("scope")).isEqualTo("whole collection");
+    robot.write(" yeer:1");
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(text("find-trouble")).contains("Character 16").contains("year");
+    key(KeyCode.ESCAPE);
+    assertThat(text("find-trouble")).isEmpty();
+    assertThat(pane().rows()).hasSize(now().count());
+  }
+
+  @Test
+  void findStaysInTheListUntilTheScopeIsClicked() {
+    press("head-artwork");
+    int list = pane().rows().size();
+    fx(() -> ((TextField) shell.lookup("#find")).setText("missing:year"));
+    assertThat(text("scope")).isEqualTo("this list");
+    assertThat(pane().rows().size()).isLessThan(list);
+    int inList = pane().rows().size();
+    press("scope");
+    assertThat(text("scope")).isEqualTo("whole collection");
+    assertThat(pane().rows().size()).isGreaterThan(inList);
+  }
+
+  @Test
+  void elevenTracksAreEditedAndTakenBack() throws Exception {
+    fx(() -> ((TextField) shell.lookup("#find")).setText("file:present"));
+    select(11);
+    List<Integer> ids = List.copyOf(pane().table().getSelectionModel().getSelectedItems());
+    List<String> before = ids.stream().map(id -> now().raw(id, Fields.ALBUM)).toList();
+    station(KeyCode.E);
+    fx(() -> ((TextField) shell.lookup("#edit-album")).setText("Harbour Lights 2"));
+    fx(() -> ((TextField) shell.lookup("#edit-trackTotal")).setText("11"));
+    assertThat(text("edit-sentence")).isEqualTo("changes album and track total on 11 tracks");
+    press("edit-apply");
+    settle();
+    for (int id : ids) {
+      assertThat(TagFiles.read(collection.state().path(id)).raw(Fields.ALBUM))
+          .isEqualTo("Harbour Lights 2");
+    }
+    assertThat(text("told")).contains("11 tracks");
+    fx(() -> pane().table().requestFocus());
+    station(KeyCode.Z);
+    await(() -> !now().raw(ids.getFirst(), Fields.ALBUM).equals("Harbour Lights 2"));
+    settle();
+    assertThat(ids.stream().map(id -> now().raw(id, Fields.ALBUM)).toList()).isEqualTo(before);
+    station(KeyCode.Y);
+    await(() -> now().raw(ids.getFirst(), Fields.ALBUM).equals("Harbour Lights 2"));
+    settle();
+    assertThat(ids).allMatch(id -> now().raw(id, Fields.ALBUM).equals("Harbour Lights 2"));
+  }
+
+  @Test
+  void severalValuesAreSaidAndABadOneIsNotTaken() {
+    fx(
+        () ->
+            ((TextField) shell.lookup("#find")).setText("present:year present:title file:present"));
+    select(6);
+    station(KeyCode.E);
+    TextField title = (TextField) shell.lookup("#edit-title");
+    assertThat(title.getPromptText()).startsWith("several values");
+    fx(() -> ((TextField) shell.lookup("#edit-year")).setText("soon"));
+    assertThat(text("edit-sentence")).contains("1900 to 2100");
+    assertThat(((Button) shell.lookup("#edit-apply")).isDisabled()).isTrue();
+  }
+
+  @Test
+  void aCellIsEditedInPlace() {
+    fx(() -> ((TextField) shell.lookup("#find")).setText("present:title file:present"));
+    TableView<Integer> table = pane().table();
+    int id = pane().rows().getFirst();
+    select(1);
+    fx(
+        () ->
+            table.edit(
+                0,
+                table.getColumns().stream()
+                    .filter(c -> "column-title".equals(c.getId()))
+                    .findFirst()
+                    .orElseThrow()));
+    robot.push(KeyCode.CONTROL, KeyCode.A);
+    robot.write("Typed in place").push(KeyCode.ENTER);
+    settle();
+    assertThat(now().raw(id, Fields.TITLE)).isEqualTo("Typed in place");
+  }
+
+  @Test
+  void tracksRestAreGuardedAndRatedByKeys() {
+    fx(() -> ((TextField) shell.lookup("#find")).setText("file:present"));
+    select(1);
+    int id = pane().rows().getFirst();
+    key(KeyCode.R);
+    settle();
+    assertThat(now().raw(id, Fields.RESTING)).isEqualTo("yes");
+    key(KeyCode.R);
+    settle();
+    assertThat(now().raw(id, Fields.RESTING)).isEmpty();
+    key(KeyCode.G);
+    settle();
+    assertThat(now().raw(id, Fields.GUARDED)).isEqualTo("yes");
+    key(KeyCode.ALT, KeyCode.DIGIT4);
+    settle();
+    assertThat(now().value(id, Fields.RATING)).contains(4);
+  }
+
+  @Test
+  void removingAsksFirst() {
+    fx(() -> ((TextField) shell.lookup("#find")).setText("file:present"));
+    int before = now().count();
+    select(2);
+    key(KeyCode.DELETE);
+    assertThat(now().count()).isEqualTo(before);
+    press("answer");
+    settle();
+    assertThat(now().count()).isEqualTo(before - 2);
+  }
+
+  @Test
+  void historyTakesAnyChangeBack() {
+    fx(() -> ((TextField) shell.lookup("#find")).setText("file:present"));
+    select(1);
+    int id = pane().rows().getFirst();
+    key(KeyCode.R);
+    settle();
+    fx(shell::showHistory);
+    long number = collection.history().getFirst().number();
+    press("undo-" + number);
+    settle();
+    assertThat(now().raw(id, Fields.RESTING)).isEmpty();
+    assertThat(collection.history().getFirst().undoes()).isEqualTo(number);
+  }
+
+  @Test
+  void bothThemesStandOnTheSameSheet() {
+    fx(shell::otherTheme);
+    assertThat(shell.getStyleClass()).contains("night");
+    assertThat(collection.setting("theme")).contains("night");
+    fx(shell::otherTheme);
+    assertThat(shell.getStyleClass()).doesNotContain("night");
+  }
+
+  @Test
+  void keysAreListedByF1() {
+    key(KeyCode.F1);
+    assertThat(text("told")).contains("Ctrl+F find");
+  }
+
+  @Test
+  void everyControlHasAName() {
+    for (Station station : Station.values()) {
+      fx(() -> shell.go(station));
+      for (Node node : shell.lookupAll(".button")) {
+        boolean named =
+            node.getAccessibleText() != null && !node.getAccessibleText().isBlank()
+                || node instanceof Labeled l && l.getText() != null && !l.getText().isBlank();
+        boolean inner = !(node instanceof Button);
+        assertThat(named || inner).as(station + " " + node).isTrue();
+      }
+    }
+    assertThat(Platform.isFxApplicationThread()).isFalse();
+  }
+}

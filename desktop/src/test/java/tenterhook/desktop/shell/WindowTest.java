@@ -1,0 +1,129 @@
+package tenterhook.desktop.shell;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.TableView;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.TestInstance;
+import org.testfx.api.FxRobot;
+import org.testfx.util.WaitForAsyncUtils;
+import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.table.TrackPane;
+
+/** What tests of the whole window share: the demo, the hand of a DJ, and taking all back after. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+abstract class WindowTest {
+  final FxRobot robot = new FxRobot();
+  MusicCollection collection;
+  Desk desk;
+  Shell shell;
+  Path folder;
+  long changesBefore;
+
+  @BeforeAll
+  void openTheDemo() throws Exception {
+    DemoWindow window = DemoWindow.get();
+    collection = window.collection;
+    desk = window.desk;
+    shell = window.shell;
+    folder = window.folder;
+  }
+
+  @BeforeEach
+  void atTheWeave() {
+    changesBefore = collection.history().size();
+    fx(() -> shell.go(Station.WEAVE));
+  }
+
+  @AfterEach
+  void takeAllBack() {
+    settle();
+    while (collection.history().stream().filter(e -> e.undoes() == 0 && e.canUndo()).count()
+        > changes()) {
+      fx(() -> desk.undo());
+      settle();
+    }
+    settle();
+  }
+
+  long changes() {
+    return Math.min(changesBefore, 1);
+  }
+
+  void fx(Runnable work) {
+    WaitForAsyncUtils.asyncFx(work);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  void settle() {
+    await(() -> desk.quiet());
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  static void await(Callable<Boolean> condition) {
+    try {
+      WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, condition);
+    } catch (java.util.concurrent.TimeoutException late) {
+      throw new AssertionError("it did not come about within 20 s", late);
+    }
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  Snapshot now() {
+    return collection.state().snapshot();
+  }
+
+  String text(String id) {
+    Node node = shell.lookup("#" + id);
+    assertThat(node).as(id).isNotNull();
+    return node instanceof TextField field ? field.getText() : ((Labeled) node).getText();
+  }
+
+  void press(String id) {
+    Button button = (Button) shell.lookup("#" + id);
+    assertThat(button).as(id).isNotNull();
+    fx(button::fire);
+  }
+
+  void chooseIn(String id, int place) {
+    HBox row = (HBox) shell.lookup("#" + id);
+    fx(() -> ((ToggleButton) row.getChildren().get(place)).fire());
+  }
+
+  TrackPane pane() {
+    return shell.inView().tracks().orElseThrow();
+  }
+
+  void select(int count) {
+    TableView<Integer> table = pane().table();
+    fx(
+        () -> {
+          table.requestFocus();
+          table.getSelectionModel().clearSelection();
+          table.getSelectionModel().selectRange(0, count);
+        });
+  }
+
+  void station(KeyCode digit) {
+    robot.press(KeyCode.CONTROL, digit).release(digit, KeyCode.CONTROL);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  void key(KeyCode... keys) {
+    robot.push(keys);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+}
