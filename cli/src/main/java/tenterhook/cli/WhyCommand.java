@@ -26,10 +26,10 @@ final class WhyCommand extends Work {
       contents
           .why(rule.rule(), id)
           .forEach(
-              (line, holds) ->
+              r ->
                   say(
-                      object().put("line", line.text()).put("holds", holds),
-                      (holds ? "holds  " : "fails  ") + line.text()));
+                      object().put("line", r.text()).put("holds", r.holds()),
+                      (r.holds() ? "holds  " : "fails  ") + r.text()));
       if (!tracks(collection).raw(id, Fields.RESTING).isEmpty()) {
         say(object().put("line", "not resting").put("holds", false), "fails  the track rests");
       }

@@ -4,7 +4,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -183,19 +182,38 @@ public final class CrateContents {
   }
 
   /**
-   * Why a track is in a rule crate or not: every line, and whether it holds for the track.
+   * Why a track is in a rule crate or not: every line, and whether it speaks for the track. A line
+   * of a group that nothing of may hold is turned round.
    *
    * @param rule the rule
    * @param id the track
    */
-  public Map<Rule.Line, Boolean> why(Rule.Group rule, int id) {
-    Map<Rule.Line, Boolean> lines = new LinkedHashMap<>();
-    RoaringBitmap one = RoaringBitmap.bitmapOf(id);
-    for (Rule.Line line : Rule.lines(rule)) {
-      lines.put(line, finder.find(line.condition(), one).contains(id));
-    }
-    return lines;
+  public List<Reason> why(Rule.Group rule, int id) {
+    List<Reason> reasons = new ArrayList<>();
+    why(rule, RoaringBitmap.bitmapOf(id), false, reasons);
+    return reasons;
   }
+
+  private void why(Rule rule, RoaringBitmap one, boolean turned, List<Reason> reasons) {
+    switch (rule) {
+      case Rule.Line line -> {
+        boolean holds = !finder.find(line.condition(), one).isEmpty();
+        reasons.add(new Reason((turned ? "not " : "") + line.text(), holds != turned));
+      }
+      case Rule.Group group -> {
+        boolean inner = turned != (group.kind() == Rule.Kind.NONE);
+        group.parts().forEach(p -> why(p, one, inner, reasons));
+      }
+    }
+  }
+
+  /**
+   * One line's word on a track.
+   *
+   * @param text in the find language
+   * @param holds whether it speaks for the track
+   */
+  public record Reason(String text, boolean holds) {}
 
   /**
    * What one line of a rule does.

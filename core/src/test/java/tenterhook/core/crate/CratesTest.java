@@ -164,10 +164,13 @@ class CratesTest {
 
   @Test
   void whySaysWhichLinesHold() {
-    Rule.Group rule = all(line("Style:SKA"), line("year:1994"));
+    Rule.Group rule = all(line("Style:SKA"), line("year:1994"), none(line("code:TRN")));
     assertThat(contents(Crates.NONE).why(rule, 1))
-        .containsEntry(line("Style:SKA"), true)
-        .containsEntry(line("year:1994"), false);
+        .containsExactly(
+            new CrateContents.Reason("Style:SKA", true),
+            new CrateContents.Reason("year:1994", false),
+            new CrateContents.Reason("not code:TRN", true));
+    assertThat(contents(Crates.NONE).why(rule, 4).getLast().holds()).isFalse();
   }
 
   @Test

@@ -17,6 +17,7 @@ final class CrateCell extends ListCell<CratesView.Entry> {
 
   CrateCell() {
     setPrefWidth(0);
+    getStyleClass().add("crate-cell");
   }
 
   @Override

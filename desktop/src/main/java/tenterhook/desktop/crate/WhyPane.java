@@ -1,11 +1,9 @@
 package tenterhook.desktop.crate;
 
-import java.util.Map;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
-import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.shell.Desk;
@@ -51,8 +49,8 @@ final class WhyPane extends VBox {
     if (resting) {
       lines.getChildren().add(line(Words.of("why.resting"), false));
     }
-    for (Map.Entry<Rule.Line, Boolean> one : contents.why(crate.rule(), id).entrySet()) {
-      lines.getChildren().add(line(one.getKey().text(), one.getValue()));
+    for (CrateContents.Reason reason : contents.why(crate.rule(), id)) {
+      lines.getChildren().add(line(reason.text(), reason.holds()));
     }
   }
 

@@ -1,0 +1,360 @@
+package tenterhook.desktop.shell;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.atomic.AtomicBoolean;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.TableColumn;
+import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import tenterhook.backstage.tagfile.TagFiles;
+import tenterhook.core.crate.Crate;
+import tenterhook.core.crate.Rule;
+import tenterhook.core.field.Artwork;
+import tenterhook.core.field.Fields;
+import tenterhook.core.track.Snapshot;
+import tenterhook.standins.synth.Cover;
+
+/** Artwork, lyrics, crates and menus on the demo, and work that is stopped. */
+class EditingTest extends WindowTest {
+  private void find(String text) {
+    fx(() -> ((TextField) shell.lookup("#find")).setText(text));
+  }
+
+  private void answer(String text) {
+    fx(() -> ((TextField) shell.lookup("#answer-text")).setText(text));
+    press("answer");
+    settle();
+  }
+
+  private void menu(String id, String item) {
+    MenuButton menu = (MenuButton) shell.lookup("#" + id);
+    MenuItem chosen =
+        menu.getItems().stream().filter(i -> item.equals(i.getId())).findFirst().orElseThrow();
+    fx(chosen::fire);
+  }
+
+  private MenuItem contextItem(String id) {
+    var menu = pane().table().getContextMenu();
+    fx(() -> menu.getOnShowing().handle(null));
+    return menu.getItems().stream().filter(i -> id.equals(i.getId())).findFirst().orElseThrow();
+  }
+
+  @Test
+  void artworkIsPastedAsAFileShownWithItsSizeAndRemoved() throws Exception {
+    Path cover = Files.write(folder.resolve("cover.png"), Cover.draw(8, 640, "png"));
+    find("not artwork:1.. format:flac file:present");
+    select(1);
+    int id = pane().rows().getFirst();
+    station(KeyCode.E);
+    assertThat(text("art-size")).isEqualTo("no artwork");
+    fx(
+        () -> {
+          ClipboardContent content = new ClipboardContent();
+          content.putFiles(List.of(cover.toFile()));
+          Clipboard.getSystemClipboard().setContent(content);
+        });
+    button("Paste");
+    assertThat(text("art-size")).startsWith("640×640 png");
+    assertThat(text("edit-sentence")).isEqualTo("changes art on 1 track");
+    press("edit-apply");
+    await(() -> now().value(id, Fields.ARTWORK).isPresent());
+    assertThat(TagFiles.picture(collection.state().path(id)))
+        .get()
+        .isEqualTo(Files.readAllBytes(cover));
+    settle();
+    button("Remove");
+    press("edit-apply");
+    await(() -> now().value(id, Fields.ARTWORK).isEmpty());
+  }
+
+  private void button(String words) {
+    Button found =
+        shell.lookup("#edit").lookupAll(".button").stream()
+            .filter(Button.class::isInstance)
+            .map(Button.class::cast)
+            .filter(b -> words.equals(b.getText()))
+            .findFirst()
+            .orElseThrow();
+    fx(found::fire);
+  }
+
+  @Test
+  void artworkIsTakenFromAnotherTrack() {
+    Snapshot before = now();
+    int from =
+        before
+            .tracks(id -> before.value(id, Fields.ARTWORK).isPresent() && !before.lost(id))
+            .first();
+    find("missing:artwork format:flac file:present");
+    select(1);
+    int id = pane().rows().getFirst();
+    station(KeyCode.E);
+    button("From a track…");
+    answer("path:\"" + before.fileName(from) + "\" present:artwork");
+    await(() -> text("edit-sentence").contains("art"));
+    press("edit-apply");
+    await(() -> now().value(id, Fields.ARTWORK).isPresent());
+    assertThat(Artwork.parse(now().raw(id, Fields.ARTWORK)).orElseThrow().sha256())
+        .isEqualTo(Artwork.parse(before.raw(from, Fields.ARTWORK)).orElseThrow().sha256());
+  }
+
+  @Test
+  void lyricsAreWrittenAndResetForgetsWhatWasTyped() throws Exception {
+    find("file:present format:flac");
+    select(1);
+    int id = pane().rows().getFirst();
+    station(KeyCode.E);
+    fx(() -> ((TextArea) shell.lookup("#edit-lyrics")).setText("one\ntwo"));
+    button("Reset");
+    assertThat(text("edit-sentence")).contains("Nothing is touched");
+    fx(() -> ((TextArea) shell.lookup("#edit-lyrics")).setText("three\nfour"));
+    press("edit-apply");
+    await(() -> !now().raw(id, Fields.LYRICS).isEmpty());
+    assertThat(TagFiles.read(collection.state().path(id)).raw(Fields.LYRICS)).contains("three");
+  }
+
+  @Test
+  void oneOfSeveralValuesIsPicked() {
+    find("present:album file:present");
+    select(8);
+    station(KeyCode.E);
+    MenuButton picker = (MenuButton) shell.lookup("#pick-album");
+    assertThat(picker).isNotNull();
+    MenuItem first = picker.getItems().getFirst();
+    fx(first::fire);
+    assertThat(text("edit-sentence")).startsWith("changes album on");
+    press("edit-apply");
+    settle();
+    assertThat(pane().table().getSelectionModel().getSelectedItems())
+        .allMatch(id -> now().raw(id, Fields.ALBUM).equals(first.getText()));
+  }
+
+  @Test
+  void whatIsTypedStaysWhileOtherTracksChange() {
+    find("file:present");
+    select(2);
+    station(KeyCode.E);
+    fx(() -> ((TextField) shell.lookup("#edit-album")).setText("Half typed"));
+    int other = pane().rows().getLast();
+    fx(
+        () ->
+            desk.apply(
+                tenterhook.core.change.TrackEdits.flag(
+                    now(), org.roaringbitmap.RoaringBitmap.bitmapOf(other), Fields.RESTING, true)));
+    settle();
+    assertThat(text("edit-album")).isEqualTo("Half typed");
+    assertThat(text("edit-sentence")).contains("changes album on 2 tracks");
+  }
+
+  @Test
+  void aCrateIsMadeRenamedAndRemoved() {
+    station(KeyCode.DIGIT6);
+    menu("crates-add", "crates-addRule");
+    answer("Test crate");
+    assertThat(collection.state().crates().crate("Test crate")).isPresent();
+    assertThat(shell.lookupAll(".line-row")).isEmpty();
+    menu("crates-add", "crates-addShelf");
+    answer("New shelf");
+    assertThat(collection.state().crates().shelf("New shelf")).isPresent();
+    menu("crates-add", "crates-addHand");
+    answer("Test crate");
+    assertThat(text("told")).contains("'Test crate' already");
+  }
+
+  @Test
+  void aLineIsEditedAndACircleRefusedWithItsPath() {
+    station(KeyCode.DIGIT6);
+    ListView<?> crates = (ListView<?>) shell.lookup("#crates");
+    fx(() -> crates.getSelectionModel().select(1));
+    TextField values = (TextField) shell.lookup(".line-row").lookup(".text-field");
+    fx(
+        () -> {
+          values.setText("DRS|PAI");
+          values.getOnAction().handle(null);
+        });
+    settle();
+    Crate.RuleCrate doors =
+        (Crate.RuleCrate) collection.state().crates().crate("Doors open").orElseThrow();
+    assertThat(Rule.lines(doors.rule()).getFirst().text()).isEqualTo("Moment:DRS|PAI");
+    ComboBox<?> subject = (ComboBox<?>) shell.lookup(".line-row").lookup(".combo-box");
+    TextField again = (TextField) shell.lookup(".line-row").lookup(".text-field");
+    fx(
+        () -> {
+          again.setText("\"Doors open\"");
+          subject.getSelectionModel().select(1);
+        });
+    settle();
+    assertThat(text("told")).contains("Doors open → Doors open");
+  }
+
+  @Test
+  void aBadValueOfALineIsSaid() {
+    station(KeyCode.DIGIT6);
+    ListView<?> crates = (ListView<?>) shell.lookup("#crates");
+    int at = 0;
+    for (int i = 0; i < crates.getItems().size(); i++) {
+      at = crates.getItems().get(i).toString().contains("1980s") ? i : at;
+    }
+    int chosen = at;
+    fx(() -> crates.getSelectionModel().select(chosen));
+    TextField values = (TextField) shell.lookup(".line-row").lookup(".text-field");
+    fx(
+        () -> {
+          values.setText("soon");
+          values.getOnAction().handle(null);
+        });
+    assertThat(text("told")).contains("no value of year");
+  }
+
+  @Test
+  void tracksGoIntoAHandCrateAndOutAgain() {
+    Crate.HandCrate before =
+        (Crate.HandCrate) collection.state().crates().crate("Lantern parade").orElseThrow();
+    station(KeyCode.DIGIT6);
+    ListView<?> crates = (ListView<?>) shell.lookup("#crates");
+    fx(() -> crates.getSelectionModel().selectLast());
+    select(1);
+    MenuItem out = pane().table().getContextMenu().getItems().isEmpty() ? null : takeOut();
+    assertThat(out).isNotNull();
+    fx(out::fire);
+    settle();
+    Crate.HandCrate after =
+        (Crate.HandCrate) collection.state().crates().crate("Lantern parade").orElseThrow();
+    assertThat(after.tracks()).hasSize(before.tracks().size() - 1);
+  }
+
+  private MenuItem takeOut() {
+    var menu = pane().table().getContextMenu();
+    fx(() -> menu.getOnShowing().handle(null));
+    return menu.getItems().stream()
+        .filter(i -> "Take out of this crate".equals(i.getText()))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Test
+  void theContextMenuDoesWhatTheKeysDo() {
+    find("file:present");
+    select(1);
+    int id = pane().rows().getFirst();
+    MenuItem rest = contextItem("menu-rest");
+    fx(rest::fire);
+    settle();
+    assertThat(now().raw(id, Fields.RESTING)).isEqualTo("yes");
+    MenuItem copy = contextItem("menu-copyPath");
+    fx(copy::fire);
+    String[] copied = {""};
+    fx(() -> copied[0] = Clipboard.getSystemClipboard().getString());
+    assertThat(copied[0]).isEqualTo(collection.state().path(id).toString());
+  }
+
+  @Test
+  void columnsAreSortedBothWays() {
+    find("present:bpm");
+    TableColumn<Integer, ?> bpm =
+        pane().table().getColumns().stream()
+            .filter(c -> "column-bpm".equals(c.getId()))
+            .findFirst()
+            .orElseThrow();
+    for (TableColumn.SortType way : TableColumn.SortType.values()) {
+      fx(
+          () -> {
+            bpm.setSortType(way);
+            pane().table().getSortOrder().setAll(List.of(bpm));
+            pane().table().sort();
+          });
+      List<Double> tempos =
+          pane().rows().stream().map(id -> now().value(id, Fields.BPM).orElseThrow()).toList();
+      boolean rising = way == TableColumn.SortType.ASCENDING;
+      assertThat(tempos)
+          .isSortedAccordingTo(rising ? Double::compare : (a, b) -> Double.compare(b, a));
+    }
+    fx(() -> pane().table().getSortOrder().clear());
+  }
+
+  @Test
+  void theStripSaysWhatWasChosenLast() {
+    find("present:artist present:title file:present");
+    select(1);
+    int id = pane().table().getSelectionModel().getSelectedItem();
+    assertThat(text("strip-name")).isEqualTo(now().name(id));
+  }
+
+  @Test
+  void whyIsAnsweredForTheChosenTrack() {
+    station(KeyCode.DIGIT6);
+    ListView<?> crates = (ListView<?>) shell.lookup("#crates");
+    fx(() -> crates.getSelectionModel().select(1));
+    select(1);
+    Node why = shell.lookup("#why");
+    assertThat(why.lookupAll(".heading").stream().map(n -> ((Label) n).getText()))
+        .contains("It is in here");
+    assertThat(why.lookupAll(".whole")).isNotEmpty();
+  }
+
+  @Test
+  void longWorkShowsItsProgressAndIsStopped() throws Exception {
+    CountDownLatch started = new CountDownLatch(1);
+    AtomicBoolean stopped = new AtomicBoolean();
+    fx(
+        () ->
+            desk.job(
+                "Counting",
+                true,
+                p -> {
+                  for (int i = 0; !p.stopped(); i++) {
+                    p.at(i, 1_000_000, "one");
+                    started.countDown();
+                    Thread.sleep(2);
+                  }
+                  return true;
+                },
+                stopped::set));
+    started.await();
+    await(() -> shell.lookup(".job .progress-bar") != null);
+    Button stop = (Button) shell.lookup(".job .button");
+    assertThat(stop.getText()).isEqualTo("Stop");
+    fx(stop::fire);
+    await(stopped::get);
+    settle();
+    assertThat(shell.lookup(".job")).isNull();
+  }
+
+  @Test
+  void workThatFailsSaysSoAndNothingElseHappens() {
+    fx(
+        () ->
+            desk.job(
+                "Reading",
+                false,
+                p -> {
+                  throw new java.io.IOException("the disk is gone");
+                },
+                r -> {}));
+    settle();
+    await(() -> shell.lookup("#told") != null);
+    assertThat(text("told")).contains("Reading did not work").contains("the disk is gone");
+  }
+
+  @Test
+  void aScanFromTheWindowReportsWhatItFound() {
+    fx(() -> shell.scan(collection.state().roots().get("music")));
+    await(() -> shell.lookup("#told") != null && text("told").contains("files:"));
+    assertThat(text("told")).contains("0 new, 0 changed, 0 lost, 0 back");
+  }
+}
