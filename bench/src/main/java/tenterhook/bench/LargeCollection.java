@@ -87,6 +87,7 @@ public final class LargeCollection {
           db,
           "cold lam",
           "SELECT count(*) FROM t WHERE " + anyLike("cold") + " AND " + anyLike("lam"));
+      typing(db);
       find(
           db,
           "year:1990..1999 genre:ska",
@@ -203,6 +204,19 @@ public final class LargeCollection {
   private void find(Connection db, String text, String sql) throws Exception {
     var query = ((Parsed.Good) FindParser.parse(text, codebook)).query();
     compare("find " + text, () -> finder().find(query).getCardinality(), () -> count(db, sql));
+  }
+
+  /** The last keystroke of "cold lam": looked for in what "cold la" found, as the table does. */
+  private void typing(Connection db) throws Exception {
+    var before = ((Parsed.Good) FindParser.parse("cold la", codebook)).query();
+    var query = ((Parsed.Good) FindParser.parse("cold lam", codebook)).query();
+    RoaringBitmap scope = Finder.narrows(before, query) ? finder().find(before) : snapshot.tracks();
+    compare(
+        "the next letter of cold la",
+        () -> finder().find(query, scope).getCardinality(),
+        () ->
+            count(
+                db, "SELECT count(*) FROM t WHERE " + anyLike("cold") + " AND " + anyLike("lam")));
   }
 
   private void crateEdit(Connection db) throws Exception {

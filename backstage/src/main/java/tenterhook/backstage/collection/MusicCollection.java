@@ -1,10 +1,8 @@
 package tenterhook.backstage.collection;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.MessageDigest;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.LocalDate;
@@ -12,8 +10,6 @@ import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,11 +32,11 @@ import tenterhook.core.change.LedgerEntry;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.change.Place;
+import tenterhook.core.change.UndoOrder;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Derived;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
-import tenterhook.core.duplicate.Duplicates;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
@@ -272,24 +268,12 @@ public final class MusicCollection implements AutoCloseable {
 
   /** The change that undo would take back next. */
   public Optional<LedgerEntry> nextUndo() {
-    return ledger.entries().stream().filter(e -> e.undoes() == 0 && e.canUndo()).findFirst();
+    return UndoOrder.nextUndo(ledger.entries());
   }
 
   /** The change that redo would do again next; none once something new was done. */
   public Optional<LedgerEntry> nextRedo() {
-    List<LedgerEntry> entries = ledger.entries();
-    Map<Long, LedgerEntry> byNumber = new HashMap<>();
-    entries.forEach(e -> byNumber.put(e.number(), e));
-    for (LedgerEntry entry : entries) {
-      if (entry.undoes() == 0) {
-        return Optional.empty();
-      }
-      LedgerEntry undone = byNumber.get(entry.undoes());
-      if (undone != null && undone.undoes() == 0 && entry.canUndo()) {
-        return Optional.of(entry);
-      }
-    }
-    return Optional.empty();
+    return UndoOrder.nextRedo(ledger.entries());
   }
 
   /**
@@ -363,37 +347,9 @@ public final class MusicCollection implements AutoCloseable {
    * @return files that could not be read
    */
   public synchronized List<Refusal> compareCopies(Progress progress) {
-    RoaringBitmap ids = Duplicates.toHash(state.snapshot());
-    List<Cell> cells = new ArrayList<>();
     List<Refusal> troubles = new ArrayList<>();
-    int[] done = {0};
-    ids.forEach(
-        (int id) -> {
-          if (progress.stopped()) {
-            return;
-          }
-          Path file = state.path(id);
-          try {
-            cells.add(new Cell(id, Fields.CONTENT, contentHash(file)));
-          } catch (IOException trouble) {
-            troubles.add(
-                new Refusal(id, file.toString(), "cannot be read: " + trouble.getMessage()));
-          }
-          progress.at(++done[0], ids.getCardinality(), file.getFileName().toString());
-        });
-    keep(cells);
+    keep(Copies.contents(state, progress, troubles));
     return troubles;
-  }
-
-  private static String contentHash(Path file) throws IOException {
-    MessageDigest digest = Pictures.newDigest();
-    byte[] buffer = new byte[1 << 16];
-    try (InputStream in = Files.newInputStream(file)) {
-      for (int got = in.read(buffer); got > 0; got = in.read(buffer)) {
-        digest.update(buffer, 0, got);
-      }
-    }
-    return HexFormat.of().formatHex(digest.digest());
   }
 
   /**

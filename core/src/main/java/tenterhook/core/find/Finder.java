@@ -9,6 +9,7 @@ import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.text.Fold;
 import tenterhook.core.track.Snapshot;
 
 /**
@@ -72,6 +73,38 @@ public final class Finder {
       case Query.Not not -> RoaringBitmap.andNot(scope, find(not.part(), scope));
       case Query.Word word -> words(word.text(), scope);
       case Query.Term term -> find(term.condition(), scope);
+    };
+  }
+
+  /**
+   * Whether everything that one query finds is found by another too, told by their form alone: so
+   * it is while somebody goes on typing words. Then the next answer need only be looked for in the
+   * last.
+   *
+   * @param wide the query answered before
+   * @param narrow the query to answer now
+   * @return true when it is certain; false when it cannot be told
+   */
+  public static boolean narrows(Query wide, Query narrow) {
+    List<String> before = typedWords(wide);
+    List<String> after = typedWords(narrow);
+    if (before.isEmpty() || after.size() < before.size()) {
+      return false;
+    }
+    for (int i = 0; i < before.size(); i++) {
+      if (!Fold.fold(after.get(i)).contains(Fold.fold(before.get(i)))) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private static List<String> typedWords(Query query) {
+    return switch (query) {
+      case Query.Word word -> List.of(word.text());
+      case Query.And and when and.parts().stream().allMatch(Query.Word.class::isInstance) ->
+          and.parts().stream().map(p -> ((Query.Word) p).text()).toList();
+      default -> List.of();
     };
   }
 

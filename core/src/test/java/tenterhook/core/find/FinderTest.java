@@ -130,6 +130,30 @@ class FinderTest {
     assertThat(finder.find(query, Tracks.ids(2, 3))).isEqualTo(Tracks.ids(2, 3));
   }
 
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = ';',
+      value = {
+        "col; cold; true",
+        "cold; cold lam; true",
+        "cold la; cold lam; true",
+        "cold; COLDER; true",
+        "cold lam; cold; false",
+        "cold; warm; false",
+        "cold; not cold; false",
+        "year:1987; year:1987 cold; false",
+        "cold; cold or warm; false",
+        "''; cold; false"
+      })
+  void goingOnTypingNarrows(String wide, String narrow, boolean narrows) {
+    Query before = ((Parsed.Good) FindParser.parse(wide, Tracks.BOOK)).query();
+    Query after = ((Parsed.Good) FindParser.parse(narrow, Tracks.BOOK)).query();
+    assertThat(Finder.narrows(before, after)).isEqualTo(narrows);
+    if (narrows) {
+      assertThat(RoaringBitmap.andNot(find(narrow), find(wide)).isEmpty()).isTrue();
+    }
+  }
+
   @Property(tries = 200)
   void setAlgebraHolds(@ForAll @From("terms") String a, @ForAll @From("terms") String b) {
     assertThat(find("not (" + a + " or " + b + ")"))

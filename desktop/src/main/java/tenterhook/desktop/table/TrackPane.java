@@ -14,10 +14,12 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
+import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.TrackEdits;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.find.Finder;
 import tenterhook.core.find.Query;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackOrder;
@@ -40,6 +42,9 @@ public final class TrackPane extends BorderPane {
   private final EditPanel editPanel;
   private TrackList list = new TrackList("", List.of(), false);
   private Query query = Query.ALL;
+  private Query answeredQuery = Query.ALL;
+  private @Nullable Snapshot answered;
+  private RoaringBitmap answer = new RoaringBitmap();
 
   /**
    * A table.
@@ -74,6 +79,7 @@ public final class TrackPane extends BorderPane {
   /** Shows another list, unnarrowed. */
   public void show(TrackList other) {
     list = other;
+    answered = null;
     query = Query.ALL;
     fill();
   }
@@ -117,10 +123,7 @@ public final class TrackPane extends BorderPane {
   private void fill() {
     Snapshot snapshot = desk.state().get().snapshot();
     List<Integer> ids = new ArrayList<>();
-    RoaringBitmap scope = new RoaringBitmap();
-    list.ids().forEach(scope::add);
-    RoaringBitmap found =
-        query.equals(Query.ALL) ? scope : desk.collection().contents().finder().find(query, scope);
+    RoaringBitmap found = found(snapshot);
     for (int id : list.ids()) {
       if (found.contains(id) && snapshot.has(id)) {
         ids.add(id);
@@ -132,6 +135,21 @@ public final class TrackPane extends BorderPane {
         ids.size() == list.ids().size()
             ? Words.of("table.count", ids.size())
             : Words.of("table.countOf", ids.size(), list.ids().size()));
+  }
+
+  /** Looks in the last answer alone while somebody goes on typing. */
+  private RoaringBitmap found(Snapshot snapshot) {
+    RoaringBitmap scope = new RoaringBitmap();
+    if (answered == snapshot && Finder.narrows(answeredQuery, query)) {
+      scope.or(answer);
+    } else {
+      list.ids().forEach(scope::add);
+    }
+    answer =
+        query.equals(Query.ALL) ? scope : desk.collection().contents().finder().find(query, scope);
+    answered = snapshot;
+    answeredQuery = query;
+    return answer;
   }
 
   private void refresh() {
