@@ -55,6 +55,7 @@ final class FileStep {
     Map<Field<?>, String> after = new HashMap<>();
     List<Cell> cells = new ArrayList<>();
     boolean touched = false;
+    refuseMoveAndRewrite(id, edits);
     for (Edit.OfTrack edit : edits) {
       switch (edit) {
         case Edit.SetField set when set.field().home() == Home.FILE -> {
@@ -75,6 +76,17 @@ final class FileStep {
       touched = true;
     }
     return new Result(cells, touched);
+  }
+
+  /** Either can fail on its own; together they could leave a file half way. */
+  private static void refuseMoveAndRewrite(int id, List<Edit.OfTrack> edits) {
+    boolean moves = edits.stream().anyMatch(e -> e instanceof Edit.MoveFile);
+    boolean writes =
+        edits.stream()
+            .anyMatch(e -> e instanceof Edit.SetField set && set.field().home() == Home.FILE);
+    if (moves && writes) {
+      throw new IllegalArgumentException("one change moves and rewrites the file of track " + id);
+    }
   }
 
   /**

@@ -105,8 +105,13 @@ public final class MusicCollection implements AutoCloseable {
 
   private void recover() throws IOException {
     for (long number : ledger.interrupted()) {
-      List<Cell> cells = road.recover(state, number);
-      takeOver(cells);
+      Change change =
+          ledger.change(number).orElseGet(() -> new Change("interrupted", true, List.of()));
+      Road.Done done = road.recover(state, number, change);
+      if (done.others()) {
+        takeOthers(change);
+      }
+      takeOver(done.cells());
     }
   }
 

@@ -85,14 +85,19 @@ final class Road {
     return true;
   }
 
-  private static Map<Integer, List<Edit.OfTrack>> checked(
-      CollectionState state, Change change, RoaringBitmap out, List<Refusal> refused) {
+  private static Map<Integer, List<Edit.OfTrack>> byTrack(Change change) {
     Map<Integer, List<Edit.OfTrack>> byTrack = new LinkedHashMap<>();
     for (Edit edit : change.edits()) {
       if (edit instanceof Edit.OfTrack one) {
         byTrack.computeIfAbsent(one.id(), i -> new ArrayList<>()).add(one);
       }
     }
+    return byTrack;
+  }
+
+  private static Map<Integer, List<Edit.OfTrack>> checked(
+      CollectionState state, Change change, RoaringBitmap out, List<Refusal> refused) {
+    Map<Integer, List<Edit.OfTrack>> byTrack = byTrack(change);
     byTrack
         .entrySet()
         .removeIf(
@@ -178,22 +183,15 @@ final class Road {
 
   /**
    * Brings ledger and files together after an interruption: what a file already holds is kept and
-   * entered, the rest leaves the ledger.
+   * entered, the rest leaves the ledger. Crates and codebook follow when any track was reached.
    *
    * @param state the collection as the database has it
    * @param number the interrupted change
-   * @return the values that the collection must take over
+   * @param change its edits
+   * @return what the collection must take over
    */
-  List<Cell> recover(CollectionState state, long number) throws IOException {
-    Map<Integer, List<Edit.OfTrack>> byTrack = new LinkedHashMap<>();
-    ledger
-        .change(number)
-        .ifPresent(
-            c ->
-                c.edits().stream()
-                    .filter(Edit.OfTrack.class::isInstance)
-                    .map(Edit.OfTrack.class::cast)
-                    .forEach(e -> byTrack.computeIfAbsent(e.id(), i -> new ArrayList<>()).add(e)));
+  Done recover(CollectionState state, long number, Change change) throws IOException {
+    Map<Integer, List<Edit.OfTrack>> byTrack = byTrack(change);
     RoaringBitmap out = new RoaringBitmap();
     List<Cell> cells = new ArrayList<>();
     for (Map.Entry<Integer, List<Edit.OfTrack>> entry : byTrack.entrySet()) {
@@ -204,11 +202,14 @@ final class Road {
       cells.addAll(found);
     }
     int tracks = byTrack.size() - out.getCardinality();
+    boolean others =
+        tracks > 0 && hasOthers(change) && othersHold(state, change, new ArrayList<>());
     store.together(
         () -> {
           store.put(cells);
-          ledger.close(number, out, tracks, false);
+          ledger.close(number, out, tracks, others);
         });
-    return cells;
+    Outcome outcome = new Outcome(number, change.title(), tracks, 0, List.of());
+    return new Done(outcome, cells, others);
   }
 }

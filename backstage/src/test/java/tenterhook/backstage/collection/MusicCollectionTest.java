@@ -7,24 +7,18 @@ import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.FileTime;
 import java.nio.file.attribute.PosixFilePermissions;
-import java.time.Instant;
-import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.mockito.ArgumentCaptor;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.Wavs;
+import tenterhook.backstage.store.Ledger;
+import tenterhook.backstage.store.Store;
 import tenterhook.backstage.tagfile.TagFiles;
 import tenterhook.backstage.tagfile.Unreadable;
 import tenterhook.core.change.Change;
@@ -32,155 +26,15 @@ import tenterhook.core.change.Edit;
 import tenterhook.core.change.LedgerEntry;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.change.TrackEdits;
-import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
-import tenterhook.core.code.Facet;
-import tenterhook.core.code.Notation;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.duplicate.Duplicates;
-import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.lost.LostFinder;
-import tenterhook.core.track.Snapshot;
 
-class MusicCollectionTest {
-  private static final InstantSource CLOCK =
-      InstantSource.fixed(Instant.parse("2026-11-23T12:00:00Z"));
-  private static final Codebook BOOK =
-      new Codebook(
-          List.of(
-              new Facet(
-                  "Style", "", true, true, List.of(new Code("SKA", ""), new Code("ELC", "")))),
-          Notation.DEFAULT);
-
-  @TempDir Path folder;
-  private Path music;
-  private MusicCollection collection;
-
-  @BeforeEach
-  void threeTracks() throws Exception {
-    music = folder.resolve("Music");
-    Wavs.make(
-        music.resolve("Rink/one.wav"),
-        1,
-        Map.of(Fields.TITLE, "Cold Lamps", Fields.YEAR, "1987-05-03"));
-    Wavs.make(
-        music.resolve("Rink/two.wav"),
-        2,
-        Map.of(Fields.TITLE, "Slow Freeze", Fields.COMMENT, "long fade /SKA/WLD/"));
-    Wavs.make(music.resolve("Ferry/three.wav"), 3);
-    open();
-    collection.scan(music, Progress.SILENT);
-  }
-
-  private void open() throws Exception {
-    collection = MusicCollection.open(folder.resolve("collection"), CLOCK);
-  }
-
-  @AfterEach
-  void close() {
-    collection.close();
-  }
-
-  private void reopen() throws Exception {
-    collection.close();
-    open();
-  }
-
-  private Snapshot now() {
-    return collection.state().snapshot();
-  }
-
-  private int id(String name) {
-    return now().tracks(id -> now().fileName(id).equals(name)).first();
-  }
-
-  private Outcome set(Field<?> field, String raw, String... names) {
-    RoaringBitmap ids = new RoaringBitmap();
-    for (String name : names) {
-      ids.add(id(name));
-    }
-    return collection.apply(TrackEdits.set(now(), ids, Map.of(field, raw)), Progress.SILENT);
-  }
-
-  private static String inFile(Path file, Field<?> field) throws Unreadable {
-    return TagFiles.read(file).raw(field);
-  }
-
-  @Test
-  void aScanReadsWhatIsThere() {
-    assertThat(now().count()).isEqualTo(3);
-    assertThat(now().raw(id("one.wav"), Fields.TITLE)).isEqualTo("Cold Lamps");
-    assertThat(now().raw(id("one.wav"), Fields.FOLDER)).isEqualTo("Rink");
-    assertThat(now().raw(id("one.wav"), Fields.ROOT)).isEqualTo("Music");
-    assertThat(now().value(id("one.wav"), Fields.SAMPLE_RATE)).contains(44_100L);
-    assertThat(now().raw(id("one.wav"), Fields.ADDED)).isEqualTo("2026-11-23T12:00:00Z");
-  }
-
-  @Test
-  void aSecondScanChangesNothing() throws Exception {
-    ScanReport report = collection.scan(music, Progress.SILENT);
-    assertThat(List.of(report.added(), report.changed(), report.lost(), report.unreadable()))
-        .containsExactly(0, 0, 0, 0);
-    assertThat(report.files()).isEqualTo(3);
-  }
-
-  @Test
-  void lostReturnedAndChangedFilesAreSeen() throws Exception {
-    Path file = music.resolve("Rink/one.wav");
-    Path away = folder.resolve("away.wav");
-    Files.move(file, away);
-    assertThat(collection.scan(music, Progress.SILENT).lost()).isEqualTo(1);
-    assertThat(now().lost(id("one.wav"))).isTrue();
-    Files.move(away, file);
-    assertThat(collection.scan(music, Progress.SILENT).returned()).isEqualTo(1);
-    assertThat(now().lost(id("one.wav"))).isFalse();
-    TagFiles.write(file, Map.of(Fields.TITLE, "Edited elsewhere"), s -> new byte[0]);
-    Files.setLastModifiedTime(file, FileTime.fromMillis(5_000));
-    assertThat(collection.scan(music, Progress.SILENT).changed()).isEqualTo(1);
-    assertThat(now().raw(id("one.wav"), Fields.TITLE)).isEqualTo("Edited elsewhere");
-  }
-
-  @Test
-  void aPartialScanLosesNothingElsewhere() throws Exception {
-    Files.delete(music.resolve("Ferry/three.wav"));
-    assertThat(collection.scan(music.resolve("Rink"), Progress.SILENT).lost()).isZero();
-    assertThat(now().lost(id("three.wav"))).isFalse();
-  }
-
-  @Test
-  void damagedAndEmptyFilesAreNamedAndTheRestGoesOn() throws Exception {
-    Files.writeString(music.resolve("bad.wav"), "this is no sound");
-    Files.writeString(music.resolve("bad.mp3"), "neither is this");
-    Files.createFile(music.resolve("empty.flac"));
-    Wavs.make(music.resolve("four.wav"), 4);
-    ScanReport report = collection.scan(music, Progress.SILENT);
-    assertThat(report.added()).isEqualTo(1);
-    assertThat(report.unreadable()).isEqualTo(3);
-    assertThat(report.issues()).allMatch(i -> !i.reason().isBlank());
-  }
-
-  @Test
-  void aStoppedScanDeclaresNothingLost() throws Exception {
-    Files.delete(music.resolve("Ferry/three.wav"));
-    Progress stopped = mock(Progress.class);
-    when(stopped.stopped()).thenReturn(true);
-    ScanReport report = collection.scan(music, stopped);
-    assertThat(report.complete()).isFalse();
-    assertThat(now().lost(id("three.wav"))).isFalse();
-  }
-
-  @Test
-  void nestedRootsAreRefused() {
-    assertThatThrownBy(() -> collection.scan(folder, Progress.SILENT))
-        .isInstanceOf(IOException.class)
-        .hasMessageContaining("root Music");
-    assertThatThrownBy(() -> collection.scan(folder.resolve("none"), Progress.SILENT))
-        .isInstanceOf(IOException.class);
-  }
-
+class MusicCollectionTest extends CollectionTest {
   @Test
   void anEditIsInFileAndCollectionAndTheSoundIsTheSame() throws Exception {
     Path file = music.resolve("Rink/one.wav");
@@ -354,6 +208,46 @@ class MusicCollectionTest {
     collection.apply(TrackEdits.restore(now(), now().held()), Progress.SILENT);
     assertThat(spareFile).hasBinaryContent(bytes);
     assertThat(now().held().isEmpty()).isTrue();
+  }
+
+  @Test
+  void anInterruptedHoldIsBroughtToItsEndWithItsCrates() throws Exception {
+    int one = id("one.wav");
+    int two = id("two.wav");
+    Crates before = Crates.NONE.plus("Loose", new Crate.HandCrate("Hand", List.of(one)));
+    collection.apply(
+        new Change("crates", true, List.of(new Edit.SetCrates(Crates.NONE, before))),
+        Progress.SILENT);
+    Change change = Duplicates.resolve(now(), before, two, List.of(one, id("three.wav")));
+    collection.close();
+    long number;
+    try (Store store = Store.open(folder.resolve("collection"))) {
+      number = new Ledger(store).open(change, CLOCK.instant(), 0);
+    }
+    Path held = folder.resolve("collection/holding bay/" + one + "/Music/Rink/one.wav");
+    Files.createDirectories(held.getParent());
+    Files.move(music.resolve("Rink/one.wav"), held);
+    open();
+    assertThat(now().held()).isEqualTo(RoaringBitmap.bitmapOf(one));
+    assertThat(music.resolve("Ferry/three.wav")).exists();
+    Crate hand = collection.state().crates().crate("Hand").orElseThrow();
+    assertThat(((Crate.HandCrate) hand).tracks()).containsExactly(two);
+    assertThat(collection.change(number).orElseThrow().tracks())
+        .isEqualTo(RoaringBitmap.bitmapOf(one));
+    assertThat(collection.undo(number, Progress.SILENT).refused()).isEmpty();
+    assertThat(music.resolve("Rink/one.wav")).exists();
+    assertThat(collection.state().crates()).isEqualTo(before);
+  }
+
+  @Test
+  void oneChangeNeverMovesAndRewritesAFile() {
+    int one = id("one.wav");
+    List<Edit> both =
+        new ArrayList<>(TrackEdits.hold(now(), RoaringBitmap.bitmapOf(one), "x").edits());
+    both.add(new Edit.SetField(one, Fields.ALBUM, "", "Y"));
+    assertThatThrownBy(() -> collection.apply(Change.of("both", both), Progress.SILENT))
+        .isInstanceOf(IllegalArgumentException.class);
+    assertThat(music.resolve("Rink/one.wav")).exists();
   }
 
   @Test

@@ -12,8 +12,11 @@ import javafx.scene.Node;
 import javafx.stage.Stage;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
+import tenterhook.core.change.TrackEdits;
 import tenterhook.core.field.Fields;
+import tenterhook.core.job.Progress;
 import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.theme.Words;
 
 /** Takes a picture of every main view of the running program, one after the other, and ends it. */
 final class Pictures {
@@ -48,7 +51,7 @@ final class Pictures {
     shots.add(new Shot("codebook", () -> press("coding-choice", 1)));
     shots.add(new Shot("strays", () -> press("coding-choice", 2)));
     shots.add(new Shot("crates", this::crates));
-    shots.add(new Shot("history", shell::showHistory));
+    shots.add(new Shot("history", this::history));
     shots.add(new Shot("weave-night", this::night));
     next(0);
   }
@@ -122,6 +125,17 @@ final class Pictures {
       list.getSelectionModel().select(2);
     }
     shell.inView().tracks().ifPresent(p -> p.table().getSelectionModel().select(2));
+  }
+
+  /** Some changes that touch no file, one of them taken back. */
+  private void history() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    var some = snapshot.tracks(id -> id <= 12);
+    var one = snapshot.tracks(id -> id == 7);
+    desk.collection().apply(TrackEdits.flag(snapshot, some, Fields.RESTING, true), Progress.SILENT);
+    desk.collection().apply(TrackEdits.flag(snapshot, one, Fields.GUARDED, true), Progress.SILENT);
+    desk.undo();
+    desk.job(Words.of("history.title"), false, p -> true, done -> shell.showHistory());
   }
 
   private void night() {

@@ -1,0 +1,89 @@
+package tenterhook.backstage.collection;
+
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.io.TempDir;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.Wavs;
+import tenterhook.backstage.tagfile.TagFiles;
+import tenterhook.backstage.tagfile.Unreadable;
+import tenterhook.core.change.Outcome;
+import tenterhook.core.change.TrackEdits;
+import tenterhook.core.code.Code;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.code.Facet;
+import tenterhook.core.code.Notation;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.job.Progress;
+import tenterhook.core.track.Snapshot;
+
+/** What tests of an open collection share: three small tracks and short ways to edit them. */
+abstract class CollectionTest {
+  static final InstantSource CLOCK = InstantSource.fixed(Instant.parse("2026-11-23T12:00:00Z"));
+  static final Codebook BOOK =
+      new Codebook(
+          List.of(
+              new Facet(
+                  "Style", "", true, true, List.of(new Code("SKA", ""), new Code("ELC", "")))),
+          Notation.DEFAULT);
+
+  @TempDir Path folder;
+  Path music;
+  MusicCollection collection;
+
+  @BeforeEach
+  void threeTracks() throws Exception {
+    music = folder.resolve("Music");
+    Wavs.make(
+        music.resolve("Rink/one.wav"),
+        1,
+        Map.of(Fields.TITLE, "Cold Lamps", Fields.YEAR, "1987-05-03"));
+    Wavs.make(
+        music.resolve("Rink/two.wav"),
+        2,
+        Map.of(Fields.TITLE, "Slow Freeze", Fields.COMMENT, "long fade /SKA/WLD/"));
+    Wavs.make(music.resolve("Ferry/three.wav"), 3);
+    open();
+    collection.scan(music, Progress.SILENT);
+  }
+
+  void open() throws Exception {
+    collection = MusicCollection.open(folder.resolve("collection"), CLOCK);
+  }
+
+  @AfterEach
+  void close() {
+    collection.close();
+  }
+
+  void reopen() throws Exception {
+    collection.close();
+    open();
+  }
+
+  Snapshot now() {
+    return collection.state().snapshot();
+  }
+
+  int id(String name) {
+    return now().tracks(id -> now().fileName(id).equals(name)).first();
+  }
+
+  Outcome set(Field<?> field, String raw, String... names) {
+    RoaringBitmap ids = new RoaringBitmap();
+    for (String name : names) {
+      ids.add(id(name));
+    }
+    return collection.apply(TrackEdits.set(now(), ids, Map.of(field, raw)), Progress.SILENT);
+  }
+
+  static String inFile(Path file, Field<?> field) throws Unreadable {
+    return TagFiles.read(file).raw(field);
+  }
+}
