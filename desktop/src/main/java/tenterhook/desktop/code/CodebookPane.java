@@ -241,7 +241,7 @@ final class CodebookPane extends VBox {
     try {
       work.run();
     } catch (IllegalArgumentException wrong) {
-      desk.frame().tell(String.valueOf(wrong.getMessage()), true, false);
+      desk.frame().tell(String.valueOf(wrong.getMessage()), true, 0);
     }
   }
 }

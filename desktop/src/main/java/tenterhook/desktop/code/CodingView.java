@@ -170,7 +170,7 @@ public final class CodingView implements StationView {
   private void toggle(String token) {
     RoaringBitmap ids = pane.selection();
     if (ids.isEmpty()) {
-      desk.frame().tell(Words.of("coding.noTracks"), false, false);
+      desk.frame().tell(Words.of("coding.noTracks"), false, 0);
       return;
     }
     lastCoded = ids.first();

@@ -181,7 +181,7 @@ public final class CratesView implements StationView {
     try {
       desk.apply(new Change(what, true, List.of(new Edit.SetCrates(crates(), after.get()))));
     } catch (IllegalArgumentException wrong) {
-      desk.frame().tell(String.valueOf(wrong.getMessage()), true, false);
+      desk.frame().tell(String.valueOf(wrong.getMessage()), true, 0);
       show(crate());
     }
   }
@@ -271,9 +271,7 @@ public final class CratesView implements StationView {
                     Words.of("crates.export"),
                     false,
                     p -> Playlists.export(desk.collection(), c, file.toPath(), true),
-                    n ->
-                        desk.frame()
-                            .tell(Words.of("told.export", n, file.getName()), false, false));
+                    n -> desk.frame().tell(Words.of("told.export", n, file.getName()), false, 0));
               }
             });
   }
@@ -292,11 +290,10 @@ public final class CratesView implements StationView {
               .tell(
                   Words.of("told.import", imported.unknown().size(), imported.unknown().getFirst()),
                   true,
-                  true);
+                  0);
         }
       } catch (IOException trouble) {
-        desk.frame()
-            .tell(Words.of("told.failed", file.getName(), trouble.getMessage()), true, false);
+        desk.frame().tell(Words.of("told.failed", file.getName(), trouble.getMessage()), true, 0);
       }
     }
   }

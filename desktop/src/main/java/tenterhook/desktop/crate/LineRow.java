@@ -128,6 +128,6 @@ final class LineRow extends HBox {
     if (!values.getStyleClass().contains("wrong")) {
       values.getStyleClass().add("wrong");
     }
-    desk.frame().tell(message, true, false);
+    desk.frame().tell(message, true, 0);
   }
 }

@@ -12,7 +12,9 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import tenterhook.core.change.Change;
+import tenterhook.core.change.Outcome;
 import tenterhook.core.duplicate.Duplicates;
+import tenterhook.core.job.Progress;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.StationView;
@@ -127,26 +129,29 @@ public final class DuplicatesView implements StationView {
             Words.of("ask.resolveAll", all.size(), spares),
             Words.of("do.resolveAll", spares),
             () -> {
-              List<Change> parts = new ArrayList<>();
-              desk.job(
-                  Words.of("duplicates.job"),
-                  true,
-                  p -> {
-                    for (Duplicates.Group group : all) {
-                      if (!p.stopped()) {
-                        var state = desk.collection().state();
-                        Change one =
-                            Duplicates.resolve(
-                                state.snapshot(), state.crates(), group.survivor(), group.spares());
-                        desk.collection().apply(one, tenterhook.core.job.Progress.SILENT);
-                        parts.add(one);
-                        p.at(parts.size(), all.size(), one.title());
-                      }
-                    }
-                    return parts.size();
-                  },
-                  done -> desk.frame().tell(Words.of("duplicates.done", done), false, true));
+              desk.job(Words.of("duplicates.job"), true, p -> resolve(all, p), this::resolved);
             });
+  }
+
+  private List<Outcome> resolve(List<Duplicates.Group> all, Progress progress) {
+    List<Outcome> outcomes = new ArrayList<>();
+    for (Duplicates.Group group : all) {
+      if (!progress.stopped()) {
+        var state = desk.collection().state();
+        Change one =
+            Duplicates.resolve(state.snapshot(), state.crates(), group.survivor(), group.spares());
+        outcomes.add(desk.collection().apply(one, Progress.SILENT));
+        progress.at(outcomes.size(), all.size(), one.title());
+      }
+    }
+    return outcomes;
+  }
+
+  private void resolved(List<Outcome> outcomes) {
+    int refused = outcomes.stream().mapToInt(o -> o.refused().size()).sum();
+    String words = Words.of("duplicates.done", outcomes.size(), refused);
+    long last = outcomes.isEmpty() || refused > 0 ? 0 : outcomes.getLast().number();
+    desk.frame().tell(words, refused > 0, last);
   }
 
   @Override

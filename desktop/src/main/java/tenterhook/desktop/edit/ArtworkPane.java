@@ -135,7 +135,7 @@ final class ArtworkPane extends HBox {
     try {
       take(Files.readAllBytes(file.toPath()));
     } catch (IOException trouble) {
-      desk.frame().tell(Words.of("told.failed", file.getName(), trouble.getMessage()), true, false);
+      desk.frame().tell(Words.of("told.failed", file.getName(), trouble.getMessage()), true, 0);
     }
   }
 
@@ -146,7 +146,7 @@ final class ArtworkPane extends HBox {
       size.setText(words(art));
       chosen.accept(Optional.of(art.raw()));
     } catch (Unreadable noPicture) {
-      desk.frame().tell(String.valueOf(noPicture.getMessage()), true, false);
+      desk.frame().tell(String.valueOf(noPicture.getMessage()), true, 0);
     }
   }
 
@@ -160,10 +160,10 @@ final class ArtworkPane extends HBox {
         ImageIO.write(SwingFXUtils.fromFXImage(clipboard.getImage(), null), "png", png);
         take(png.toByteArray());
       } catch (IOException trouble) {
-        desk.frame().tell(String.valueOf(trouble.getMessage()), true, false);
+        desk.frame().tell(String.valueOf(trouble.getMessage()), true, 0);
       }
     } else {
-      desk.frame().tell(Words.of("art.noPaste"), false, false);
+      desk.frame().tell(Words.of("art.noPaste"), false, 0);
     }
   }
 
@@ -178,7 +178,7 @@ final class ArtworkPane extends HBox {
                 desk.findOne(text)
                     .flatMap(id -> desk.collection().picture(id))
                     .ifPresentOrElse(
-                        this::take, () -> desk.frame().tell(Words.of("art.noTrack"), true, false)));
+                        this::take, () -> desk.frame().tell(Words.of("art.noTrack"), true, 0)));
   }
 
   private void remove() {

@@ -47,7 +47,7 @@ final class Bars extends VBox {
     return line;
   }
 
-  void tell(String words, boolean trouble, boolean canUndo) {
+  void tell(String words, boolean trouble, long change) {
     Label label = Look.dataLabel(words);
     label.setId("told");
     label.setWrapText(true);
@@ -56,8 +56,8 @@ final class Bars extends VBox {
     if (trouble) {
       line.getStyleClass().add("trouble");
     }
-    if (canUndo) {
-      line.getChildren().add(Look.button(Words.of("told.undo"), desk::undo, "quiet"));
+    if (change > 0) {
+      line.getChildren().add(Look.button(Words.of("told.undo"), () -> desk.undo(change), "quiet"));
     }
     line.getChildren()
         .add(Look.button(Words.of("told.close"), () -> told.getChildren().clear(), "quiet"));

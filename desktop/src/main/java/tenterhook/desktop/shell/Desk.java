@@ -50,8 +50,8 @@ public final class Desk {
    * The part of the window that stations ask for. Each method does nothing until a window is up.
    */
   public interface Frame {
-    /** Shows a line; an undo button with it when a change was made. */
-    default void tell(String words, boolean trouble, boolean canUndo) {}
+    /** Shows a line; with the number of a change (0 for none) also a button that takes it back. */
+    default void tell(String words, boolean trouble, long change) {}
 
     /** Asks before something is done. */
     default void ask(String question, String button, Runnable yes) {}
@@ -117,7 +117,7 @@ public final class Desk {
   /** Makes a change on the one road and says what became of it. */
   public void apply(Change change) {
     if (change.isEmpty()) {
-      frame.tell(Words.of("told.nothing"), false, false);
+      frame.tell(Words.of("told.nothing"), false, 0);
       return;
     }
     long files = change.edits().stream().filter(e -> e instanceof Edit.OfTrack).count();
@@ -129,7 +129,7 @@ public final class Desk {
     collection
         .nextUndo()
         .ifPresentOrElse(
-            e -> undo(e.number()), () -> frame.tell(Words.of("told.noUndo"), false, false));
+            e -> undo(e.number()), () -> frame.tell(Words.of("told.noUndo"), false, 0));
   }
 
   /** Does again what was taken back last. */
@@ -137,7 +137,7 @@ public final class Desk {
     collection
         .nextRedo()
         .map(LedgerEntry::number)
-        .ifPresentOrElse(this::undo, () -> frame.tell(Words.of("told.noRedo"), false, false));
+        .ifPresentOrElse(this::undo, () -> frame.tell(Words.of("told.noRedo"), false, 0));
   }
 
   /** Takes back a change of the ledger. */
@@ -152,7 +152,7 @@ public final class Desk {
   private void told(Outcome outcome) {
     post();
     if (outcome.refused().isEmpty()) {
-      frame.tell(outcome.title(), false, outcome.number() > 0);
+      frame.tell(outcome.title(), false, outcome.number());
     } else {
       Outcome.Refusal first = outcome.refused().getFirst();
       String name = first.path().substring(first.path().lastIndexOf('/') + 1);
@@ -160,7 +160,7 @@ public final class Desk {
           Words.of(
               "told.refused", outcome.tracks(), outcome.refused().size(), name, first.reason()),
           true,
-          outcome.number() > 0);
+          outcome.number());
     }
   }
 
@@ -192,7 +192,7 @@ public final class Desk {
             Platform.runLater(() -> then.accept(result));
           } catch (Exception trouble) {
             String said = trouble.getMessage() == null ? trouble.toString() : trouble.getMessage();
-            Platform.runLater(() -> frame.tell(Words.of("told.failed", name, said), true, false));
+            Platform.runLater(() -> frame.tell(Words.of("told.failed", name, said), true, 0));
           } finally {
             Platform.runLater(
                 () -> {

@@ -82,7 +82,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
     go(Station.WEAVE);
     desk.collection().openingTroubles().stream()
         .findFirst()
-        .ifPresent(t -> tell(t.path() + ": " + t.reason(), true, false));
+        .ifPresent(t -> tell(t.path() + ": " + t.reason(), true, 0));
   }
 
   private MenuButton menu() {
@@ -150,8 +150,8 @@ public final class Shell extends BorderPane implements Desk.Frame {
   }
 
   @Override
-  public void tell(String words, boolean trouble, boolean canUndo) {
-    bars.tell(words, trouble, canUndo);
+  public void tell(String words, boolean trouble, long change) {
+    bars.tell(words, trouble, change);
   }
 
   @Override
@@ -183,7 +183,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
   }
 
   private void showKeys() {
-    tell(inView.keys() + "  ·  " + Words.of("keys.all"), false, false);
+    tell(inView.keys() + "  ·  " + Words.of("keys.all"), false, 0);
   }
 
   private void addFolder() {
@@ -207,13 +207,13 @@ public final class Shell extends BorderPane implements Desk.Frame {
           String words =
               Words.of("told.scan", r.files(), r.added(), r.changed(), r.lost(), r.returned());
           if (r.issues().isEmpty()) {
-            tell(words, false, false);
+            tell(words, false, 0);
           } else {
             var first = r.issues().getFirst();
             tell(
                 Words.of("told.scanIssues", words, r.issues().size(), first.path(), first.reason()),
                 true,
-                false);
+                0);
           }
         });
   }

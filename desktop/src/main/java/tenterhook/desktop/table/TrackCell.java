@@ -137,8 +137,7 @@ final class TrackCell extends TableCell<Integer, Integer> {
     String text = typed.getText();
     var complaint = field.type().complaint(text);
     if (complaint.isPresent()) {
-      desk.frame()
-          .tell(Words.of("told.badValue", field.label(), text, complaint.get()), true, false);
+      desk.frame().tell(Words.of("told.badValue", field.label(), text, complaint.get()), true, 0);
       return;
     }
     cancelEdit();

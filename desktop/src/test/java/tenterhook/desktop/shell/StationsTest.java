@@ -168,6 +168,20 @@ class StationsTest extends WindowTest {
   }
 
   @Test
+  void allGroupsAreDoneAfterOneQuestion() {
+    int groups = Duplicates.sameBytes(now()).size();
+    station(KeyCode.DIGIT4);
+    press("resolve-all");
+    assertThat(Duplicates.sameBytes(now())).hasSize(groups);
+    press("answer");
+    await(() -> Duplicates.sameBytes(now()).isEmpty());
+    settle();
+    assertThat(text("told"))
+        .isEqualTo(groups + " groups resolved; the spares lie in the holding bay");
+    assertThat(now().held().getCardinality()).isGreaterThanOrEqualTo(groups);
+  }
+
+  @Test
   void arrivalsAreTracksThatAreNotYetWhole() {
     station(KeyCode.DIGIT2);
     assertThat(pane().rows()).isNotEmpty();

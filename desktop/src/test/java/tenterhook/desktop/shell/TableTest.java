@@ -119,6 +119,14 @@ class TableTest extends WindowTest {
     key(KeyCode.R);
     settle();
     assertThat(now().raw(id, Fields.RESTING)).isEmpty();
+    Button takeBack =
+        shell.lookupAll(".told .button").stream()
+            .map(Button.class::cast)
+            .filter(b -> b.getText().equals("Take it back"))
+            .findFirst()
+            .orElseThrow();
+    fx(takeBack::fire);
+    await(() -> now().raw(id, Fields.RESTING).equals("yes"));
     key(KeyCode.G);
     settle();
     assertThat(now().raw(id, Fields.GUARDED)).isEqualTo("yes");
