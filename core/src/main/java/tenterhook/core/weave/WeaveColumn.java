@@ -75,11 +75,4 @@ public record WeaveColumn(String key, String label, String group, boolean facet)
       return known[number] == 1;
     };
   }
-
-  /** The text of the find language that finds this column's holes. */
-  public String query() {
-    return key.equals(PRESENT)
-        ? "file:lost"
-        : "missing:" + (key.contains(" ") ? '"' + key + '"' : key);
-  }
 }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
@@ -42,8 +43,8 @@ public final class CratesView implements StationView {
   private final RuleEditor editor;
   private final TrackPane pane;
   private final WhyPane why;
+  private final Button loose = Look.button("", this::showLoose, "quiet");
   private Optional<String> chosen = Optional.empty();
-  private CrateContents contents;
 
   /** A shelf (without a crate) or a crate on it. */
   record Entry(String shelf, String crate, int count) {}
@@ -51,9 +52,8 @@ public final class CratesView implements StationView {
   /** The view. */
   public CratesView(Desk desk) {
     this.desk = desk;
-    this.contents = desk.collection().contents();
     this.pane = new TrackPane(desk);
-    this.editor = new RuleEditor(desk, this::edited, () -> contents);
+    this.editor = new RuleEditor(desk, this::edited, desk::contents);
     this.why = new WhyPane(desk);
     entries.setId("crates");
     entries.setCellFactory(l -> new CrateCell());
@@ -70,7 +70,8 @@ public final class CratesView implements StationView {
             item("crates.addHand", this::addHand),
             item("crates.addShelf", this::addShelf),
             item("crates.import", this::bringIn));
-    VBox left = new VBox(8, entries, add);
+    loose.setId("in-none");
+    VBox left = new VBox(8, entries, loose, add);
     left.getStyleClass().addAll("side", "left");
     left.setPrefWidth(222);
     VBox.setVgrow(entries, Priority.ALWAYS);
@@ -100,13 +101,14 @@ public final class CratesView implements StationView {
   }
 
   private void refresh() {
-    contents = desk.collection().contents();
+    CrateContents contents = desk.contents();
     List<Entry> now = new ArrayList<>();
     for (Shelf shelf : desk.state().get().crates().shelves()) {
       now.add(new Entry(shelf.name(), "", shelf.crates().size()));
       shelf.crates().forEach(c -> now.add(new Entry(shelf.name(), c.name(), contents.count(c))));
     }
     entries.getItems().setAll(now);
+    loose.setText(Words.of("crates.inNone", contents.inNone().getCardinality()));
     Optional<Entry> again =
         now.stream().filter(e -> chosen.isPresent() && e.crate().equals(chosen.get())).findFirst();
     Entry first = now.stream().filter(e -> !e.crate().isEmpty()).findFirst().orElse(null);
@@ -115,6 +117,10 @@ public final class CratesView implements StationView {
     } else {
       show(Optional.empty());
     }
+  }
+
+  private void showLoose() {
+    desk.frame().show(TrackList.of(Words.of("crates.looseTitle"), desk.contents().inNone()));
   }
 
   private void picked(Entry entry) {
@@ -137,7 +143,7 @@ public final class CratesView implements StationView {
       pane.show(new TrackList("", List.of(), false));
       return;
     }
-    List<Integer> ids = contents.list(crate.get());
+    List<Integer> ids = desk.contents().list(crate.get());
     var snapshot = desk.state().get().snapshot();
     double minutes =
         ids.stream().mapToDouble(id -> snapshot.value(id, Fields.DURATION).orElse(0.0)).sum() / 60;
@@ -155,7 +161,7 @@ public final class CratesView implements StationView {
 
   private void why() {
     if (crate().isPresent() && crate().get() instanceof Crate.RuleCrate rule) {
-      why.show(rule, contents);
+      why.show(rule, desk.contents());
     } else {
       why.clear();
     }

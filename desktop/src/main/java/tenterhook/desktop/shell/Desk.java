@@ -19,11 +19,13 @@ import javafx.collections.ObservableList;
 import javafx.util.Duration;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.collection.CollectionState;
+import tenterhook.backstage.collection.Delta;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.LedgerEntry;
 import tenterhook.core.change.Outcome;
+import tenterhook.core.crate.CrateContents;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
@@ -44,6 +46,9 @@ public final class Desk {
   private final AtomicBoolean posted = new AtomicBoolean();
   private final AtomicInteger waiting = new AtomicInteger();
   private final Map<String, PauseTransition> pauses = new HashMap<>();
+  private final RoaringBitmap changed = new RoaringBitmap();
+  private boolean othersChanged;
+  private CrateContents contents;
   private Frame frame = new Frame() {};
 
   /**
@@ -73,7 +78,31 @@ public final class Desk {
   public Desk(MusicCollection collection) {
     this.collection = collection;
     this.state = new ReadOnlyObjectWrapper<>(collection.state());
-    collection.listen(delta -> post());
+    this.contents = collection.contents();
+    collection.listen(this::changed);
+  }
+
+  private void changed(Delta delta) {
+    synchronized (changed) {
+      changed.or(delta.changed());
+      othersChanged |= delta.codebookChanged() || delta.cratesChanged();
+    }
+    post();
+  }
+
+  /** Brings crates in step: after plain edits only the changed tracks are tested again. */
+  private void follow(CollectionState next) {
+    synchronized (changed) {
+      contents =
+          othersChanged ? collection.contents() : contents.after(next.snapshot(), changed.clone());
+      changed.clear();
+      othersChanged = false;
+    }
+  }
+
+  /** What the crates hold at the newest moment; for the toolkit's thread only. */
+  public CrateContents contents() {
+    return contents;
   }
 
   private void post() {
@@ -81,7 +110,9 @@ public final class Desk {
       Platform.runLater(
           () -> {
             posted.set(false);
-            state.set(collection.state());
+            CollectionState next = collection.state();
+            follow(next);
+            state.set(next);
           });
     }
   }
@@ -207,8 +238,7 @@ public final class Desk {
   /** The first track with artwork that a text of the find language finds. */
   public Optional<Integer> findOne(String text) {
     if (FindParser.parse(text, state.get().codebook()) instanceof Parsed.Good good) {
-      RoaringBitmap found =
-          collection.contents().finder().find(good.query(), state.get().snapshot().tracks());
+      RoaringBitmap found = contents.finder().find(good.query(), state.get().snapshot().tracks());
       return found.stream()
           .boxed()
           .filter(id -> !state.get().snapshot().raw(id, Fields.ARTWORK).isEmpty())

@@ -145,8 +145,7 @@ public final class TrackPane extends BorderPane {
     } else {
       list.ids().forEach(scope::add);
     }
-    answer =
-        query.equals(Query.ALL) ? scope : desk.collection().contents().finder().find(query, scope);
+    answer = query.equals(Query.ALL) ? scope : desk.contents().finder().find(query, scope);
     answered = snapshot;
     answeredQuery = query;
     return answer;

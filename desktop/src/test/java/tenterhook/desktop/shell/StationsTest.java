@@ -101,6 +101,9 @@ class StationsTest extends WindowTest {
     assertThat(text("written")).contains("/PAI/");
     station(KeyCode.DIGIT6);
     assertThat(collection.contents().count(pairs)).isEqualTo(before + 3);
+    int loose = collection.contents().inNone().getCardinality();
+    assertThat(text("in-none")).isEqualTo(loose + " tracks are in no crate");
+    assertThat(ids).noneMatch(id -> collection.contents().inNone().contains(id));
     ListView<?> crates = (ListView<?>) shell.lookup("#crates");
     assertThat(crates.getItems().toString()).contains("crate=Pairs only, count=" + (before + 3));
     Path list = folder.resolve("pairs.m3u8");
