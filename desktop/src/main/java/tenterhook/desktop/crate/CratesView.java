@@ -89,8 +89,14 @@ public final class CratesView implements StationView {
     node.setLeft(left);
     node.setCenter(main);
     node.setRight(why);
-    desk.state().addListener((o, before, after) -> refresh());
-    desk.chosen().addListener((o, before, after) -> why());
+    desk.whileInView(node, this::refresh);
+    desk.chosen()
+        .addListener(
+            (o, before, after) -> {
+              if (node.getScene() != null) {
+                why();
+              }
+            });
   }
 
   private static MenuItem item(String key, Runnable action) {

@@ -75,7 +75,7 @@ public final class DuplicatesView implements StationView {
     node.setLeft(left);
     node.setCenter(main);
     node.setRight(holding);
-    desk.state().addListener((o, before, after) -> refresh());
+    desk.whileInView(node, this::refresh);
   }
 
   static String megabytes(long bytes) {

@@ -41,13 +41,11 @@ public final class HistoryView implements StationView {
     node.setTop(head);
     node.setCenter(entries);
     BorderPane.setMargin(entries, new javafx.geometry.Insets(10, 0, 0, 0));
-    desk.state().addListener((o, before, after) -> refresh());
+    desk.whileInView(node, this::refresh);
   }
 
   private void refresh() {
-    if (node.getScene() != null) {
-      entries.getItems().setAll(desk.collection().history());
-    }
+    entries.getItems().setAll(desk.collection().history());
   }
 
   private final class EntryCell extends ListCell<LedgerEntry> {
@@ -91,7 +89,7 @@ public final class HistoryView implements StationView {
 
   @Override
   public void shown() {
-    entries.getItems().setAll(desk.collection().history());
+    refresh();
   }
 
   @Override

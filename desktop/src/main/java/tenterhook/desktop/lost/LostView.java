@@ -81,7 +81,7 @@ public final class LostView implements StationView {
     main.getStyleClass().add("main");
     node.setLeft(left);
     node.setCenter(main);
-    desk.state().addListener((o, before, after) -> refresh());
+    desk.whileInView(node, this::refresh);
   }
 
   private void refresh() {

@@ -16,6 +16,7 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
+import javafx.scene.Node;
 import javafx.util.Duration;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.collection.CollectionState;
@@ -129,6 +130,22 @@ public final class Desk {
   /** The newest finished moment. */
   public ReadOnlyObjectProperty<CollectionState> state() {
     return state.getReadOnlyProperty();
+  }
+
+  /**
+   * Refreshes a view after every change while it can be seen; one that is hidden is refreshed when
+   * it comes into view, so that an edit costs no more than what is on screen.
+   *
+   * @param node of the view
+   * @param refresh what to do
+   */
+  public void whileInView(Node node, Runnable refresh) {
+    state.addListener(
+        (o, before, after) -> {
+          if (node.getScene() != null) {
+            refresh.run();
+          }
+        });
   }
 
   /** The track that was chosen last, 0 for none; shown in the strip. */

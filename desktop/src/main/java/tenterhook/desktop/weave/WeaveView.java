@@ -65,7 +65,7 @@ public final class WeaveView implements StationView {
     main.getStyleClass().add("main");
     node.setCenter(main);
     node.setRight(next);
-    desk.state().addListener((o, before, after) -> refresh());
+    desk.whileInView(node, this::refresh);
     node.widthProperty().addListener((o, before, after) -> refresh());
   }
 
