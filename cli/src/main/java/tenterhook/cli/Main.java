@@ -23,6 +23,7 @@ import tenterhook.backstage.store.CollectionRefused;
       SetCommand.class,
       ArtCommand.class,
       LostCommand.class,
+      RepairsCommand.class,
       DuplicatesCommand.class,
       HoldingCommand.class,
       CodebookCommand.class,

@@ -8,10 +8,13 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
 import tenterhook.core.code.Notation;
+import tenterhook.core.genre.Genres;
 
 /** The codebook as {@code codebook.json}, to be read and edited by hand; see docs/files.md. */
 public final class CodebookJson {
@@ -32,7 +35,19 @@ public final class CodebookJson {
       ObjectNode codes = one.putObject("codes");
       facet.codes().forEach(c -> codes.put(c.token(), c.meaning()));
     }
+    texts(root.putObject("genreBecomes"), codebook.genres().becomes());
+    texts(root.putObject("genreIsPartOf"), codebook.genres().parents());
     return text(root);
+  }
+
+  private static void texts(ObjectNode node, Map<String, String> map) {
+    map.forEach(node::put);
+  }
+
+  private static Map<String, String> texts(JsonNode node) {
+    Map<String, String> map = new TreeMap<>();
+    node.properties().forEach(p -> map.put(p.getKey(), p.getValue().asText()));
+    return map;
   }
 
   /**
@@ -56,7 +71,10 @@ public final class CodebookJson {
               one.path("demanded").asBoolean(),
               codes));
     }
-    return new Codebook(facets, new Notation(root.path("field").asText("comment")));
+    return new Codebook(
+        facets,
+        new Notation(root.path("field").asText("comment")),
+        new Genres(texts(root.path("genreBecomes")), texts(root.path("genreIsPartOf"))));
   }
 
   static ObjectNode form(String form) {

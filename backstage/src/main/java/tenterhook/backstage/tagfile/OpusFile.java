@@ -22,6 +22,7 @@ final class OpusFile {
           Map.entry("ALBUM", Fields.ALBUM),
           Map.entry("ALBUMARTIST", Fields.ALBUM_ARTIST),
           Map.entry("COMPOSER", Fields.COMPOSER),
+          Map.entry("LABEL", Fields.LABEL),
           Map.entry("DATE", Fields.YEAR),
           Map.entry("TRACKNUMBER", Fields.TRACK),
           Map.entry("TRACKTOTAL", Fields.TRACK_TOTAL),

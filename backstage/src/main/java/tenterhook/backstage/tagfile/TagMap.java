@@ -44,6 +44,7 @@ final class TagMap {
     map.put(Fields.ALBUM, FieldKey.ALBUM);
     map.put(Fields.ALBUM_ARTIST, FieldKey.ALBUM_ARTIST);
     map.put(Fields.COMPOSER, FieldKey.COMPOSER);
+    map.put(Fields.LABEL, FieldKey.RECORD_LABEL);
     map.put(Fields.YEAR, FieldKey.YEAR);
     map.put(Fields.TRACK, FieldKey.TRACK);
     map.put(Fields.TRACK_TOTAL, FieldKey.TRACK_TOTAL);

@@ -7,19 +7,31 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import tenterhook.core.field.Fields;
+import tenterhook.core.genre.Genres;
 
 /**
  * All facets and codes with their meanings: the legend. Immutable; every edit gives another one.
  *
  * @param facets in order; no two of one name, no token twice
  * @param notation how codes are written into files
+ * @param genres what was settled about genres
  */
-public record Codebook(List<Facet> facets, Notation notation) {
+public record Codebook(List<Facet> facets, Notation notation, Genres genres) {
   private static final Set<String> RESERVED =
       Set.of("code", "crate", "missing", "present", "is", "shelf");
 
   /** A codebook without a facet. */
   public static final Codebook EMPTY = new Codebook(List.of(), Notation.DEFAULT);
+
+  /** A codebook that settles nothing about genres. */
+  public Codebook(List<Facet> facets, Notation notation) {
+    this(facets, notation, Genres.NONE);
+  }
+
+  /** The same codebook with other genres. */
+  public Codebook with(Genres other) {
+    return new Codebook(facets, notation, other);
+  }
 
   /** Checks that names and tokens are each used once. */
   public Codebook {
@@ -67,20 +79,21 @@ public record Codebook(List<Facet> facets, Notation notation) {
   public Codebook plus(Facet facet) {
     List<Facet> more = new ArrayList<>(facets);
     more.add(facet);
-    return new Codebook(more, notation);
+    return new Codebook(more, notation, genres);
   }
 
   /** The same codebook without a facet. */
   public Codebook minus(String name) {
     return new Codebook(
-        facets.stream().filter(f -> !f.name().equalsIgnoreCase(name)).toList(), notation);
+        facets.stream().filter(f -> !f.name().equalsIgnoreCase(name)).toList(), notation, genres);
   }
 
   /** The same codebook with one facet replaced. */
   public Codebook with(String name, UnaryOperator<Facet> edit) {
     return new Codebook(
         facets.stream().map(f -> f.name().equalsIgnoreCase(name) ? edit.apply(f) : f).toList(),
-        notation);
+        notation,
+        genres);
   }
 
   /** The same codebook with one token spelled another way. */
@@ -98,7 +111,8 @@ public record Codebook(List<Facet> facets, Notation notation) {
                                         : c)
                             .toList()))
             .toList(),
-        notation);
+        notation,
+        genres);
   }
 
   /** The codes that a field's text holds, in the codebook's order. */

@@ -84,7 +84,7 @@ public final class CodebookEdits {
    * @throws IllegalArgumentException when codes cannot stand in that field
    */
   public static Change moveTo(Snapshot snapshot, Codebook codebook, String field) {
-    Codebook after = new Codebook(codebook.facets(), new Notation(field));
+    Codebook after = new Codebook(codebook.facets(), new Notation(field), codebook.genres());
     Field<?> from = codebook.notation().target();
     Field<?> to = after.notation().target();
     List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));

@@ -15,6 +15,9 @@ public record Artwork(String sha256, int width, int height, int bytes, String mi
   /** A cover with a shorter side than this, in pixels, counts as a hole. */
   public static final int LEAST_SIDE = 200;
 
+  /** An embedded cover's longer side, in pixels, at the most; players choke on larger ones. */
+  public static final int MOST_SIDE = 1200;
+
   /** Checks the values. */
   public Artwork {
     if (sha256.isBlank() || sha256.indexOf(' ') >= 0) {
@@ -65,6 +68,16 @@ public record Artwork(String sha256, int width, int height, int bytes, String mi
    */
   public boolean usable() {
     return Math.min(width, height) >= LEAST_SIDE;
+  }
+
+  /**
+   * Whether players take it as it is.
+   *
+   * @return true for a JPEG or PNG no larger than {@link #MOST_SIDE}
+   */
+  public boolean fits() {
+    return Math.max(width, height) <= MOST_SIDE
+        && (mime.equals("image/jpeg") || mime.equals("image/png"));
   }
 
   /**

@@ -24,6 +24,7 @@ public final class Fields {
       add("albumArtist", "album artist", FieldTypes.TEXT, Home.FILE);
   public static final Field<String> COMPOSER =
       add("composer", "composer", FieldTypes.TEXT, Home.FILE);
+  public static final Field<String> LABEL = add("label", "label", FieldTypes.TEXT, Home.FILE);
 
   // Numbers
   public static final Field<Integer> YEAR = woven("year", "year", FieldTypes.YEAR, "Numbers");

@@ -86,6 +86,9 @@ public final class DemoMusic {
         progress.at(++done[0], plan.size(), track.path);
       }
     }
+    if (Files.isDirectory(folder.resolve(DemoAlbums.WITH_PICTURE))) {
+      Files.write(folder.resolve(DemoAlbums.WITH_PICTURE + "/cover.jpg"), cover("Slipway", 500));
+    }
     DemoTruth.write(folder.resolve(TRUTH), plan);
     return done[0];
   }
@@ -119,13 +122,16 @@ public final class DemoMusic {
     Map<Field<?>, String> tags = new LinkedHashMap<>(track.tags);
     Map<String, byte[]> pictures = new HashMap<>();
     if (track.coverSide > 0) {
-      String format = track.coverSide % 200 == 0 ? "png" : "jpg";
-      byte[] cover = Cover.draw(track.path.hashCode(), track.coverSide, format);
+      byte[] cover = cover(track.cover, track.coverSide);
       tenterhook.core.field.Artwork art = Pictures.describe(cover);
       pictures.put(art.sha256(), cover);
       tags.put(Fields.ARTWORK, art.raw());
     }
     TagFiles.write(file, tags, pictures::get);
+  }
+
+  private static byte[] cover(String name, int side) {
+    return Cover.draw(name.hashCode(), side, side % 400 == 0 && side < 1000 ? "png" : "jpg");
   }
 
   private static void shortTag(Path file, DemoTrack track) throws Exception {

@@ -13,6 +13,9 @@ final class DemoPlan {
   static final String MOVED_FROM = "Rink/Skate 2019";
   static final String MOVED_TO = "Archive/Rink/Skate 2019";
 
+  /** A smaller demo has single tracks only. */
+  private static final int SMALLEST_WITH_ALBUMS = 100;
+
   private static final List<String> FOLDERS =
       List.of(
           "Rink/Doors",
@@ -33,6 +36,7 @@ final class DemoPlan {
   private static final String[] TAG_FORMS = {"2.3", "2.4", "2.3", "2.4", "1"};
 
   private final Random random = new Random(20261);
+  private final DemoTroubles troubles = new DemoTroubles(random);
   private final List<DemoTrack> tracks = new ArrayList<>();
 
   private DemoPlan() {}
@@ -40,10 +44,12 @@ final class DemoPlan {
   /** The plan for about so many tracks; the same for the same number. */
   static List<DemoTrack> of(int count) {
     DemoPlan plan = new DemoPlan();
-    plan.originals(Math.max(40, count) * 88 / 100);
+    List<DemoTrack> albums = count >= SMALLEST_WITH_ALBUMS ? DemoAlbums.tracks() : List.of();
+    plan.originals(Math.max(40, count) * 88 / 100 - albums.size());
     plan.versions();
     plan.copies(Math.max(40, count) * 6 / 100);
     plan.reencoded(Math.max(40, count) * 4 / 100);
+    plan.tracks.addAll(albums);
     plan.mishaps();
     return plan.tracks;
   }
@@ -54,39 +60,48 @@ final class DemoPlan {
       int until = f == FOLDERS.size() - 1 ? count : made + count * SHARES[f] / 100;
       for (int inFolder = 1; made < until; made++, inFolder++) {
         DemoTrack track = clean(made, FOLDERS.get(f), inFolder);
-        spoil(track, made);
+        troubles.spoil(track, made);
         tracks.add(track);
       }
     }
   }
 
   private DemoTrack clean(int number, String folder, int place) {
-    Recording recording = Recording.of(number + 1, 70 + random.nextInt(900) / 10.0);
     int style = number % 8;
-    String artist = DemoWords.ARTISTS.get(random.nextInt(DemoWords.ARTISTS.size()));
-    String title =
-        number % 23 == 5
-            ? DemoWords.FOREIGN.get(number / 23 % 8) + " " + number
-            : DemoWords.title(number);
+    boolean garage = DemoWords.GENRES.get(style).equals("Garage");
+    double bpm = garage ? 126 + random.nextInt(100) / 10.0 : 70 + random.nextInt(900) / 10.0;
+    Recording recording = Recording.of(number + 1, bpm);
     Form form = FORMS[number % FORMS.length];
+    String tagForm = form == Form.MP3 ? TAG_FORMS[number % TAG_FORMS.length] : "";
+    String artist = DemoWords.ARTISTS.get(random.nextInt(DemoWords.ARTISTS.size()));
+    boolean foreign = number % 23 == 5;
+    String title =
+        foreign ? DemoWords.FOREIGN.get(number / 23 % 8) + " " + number : DemoWords.title(number);
+    boolean latin = (title + artist).chars().allMatch(c -> c < 128);
+    if (tagForm.equals("1") && !latin) {
+      artist = "Varda Pell";
+      title = "Short Tag " + recording.seed();
+    }
     String name = place % 4 == 0 ? artist + " - " + title : String.format("%02d %s", place, title);
     DemoTrack track =
         new DemoTrack(recording, folder + "/" + name + "." + form.ending(), form, KBPS[number % 4]);
-    track.tagForm = form == Form.MP3 ? TAG_FORMS[number % TAG_FORMS.length] : "";
+    track.tagForm = tagForm;
     int year = 1960 + random.nextInt(66);
     set(track, Fields.ARTIST, artist);
     set(track, Fields.TITLE, title);
-    set(track, Fields.ALBUM, DemoWords.ALBUMS.get((number / 9) % 8));
+    set(track, Fields.ALBUM, DemoWords.ALBUMS.get(random.nextInt(8)));
     set(track, Fields.GENRE, DemoWords.GENRES.get(style));
     set(track, Fields.YEAR, String.valueOf(year));
     set(track, Fields.TRACK, String.valueOf(place));
     set(track, Fields.BPM, bpm(recording, form));
     set(track, Fields.KEY, recording.key());
     set(track, Fields.COMMENT, comment(number, year, style, recording));
-    track.coverSide = 400 + 100 * (number % 3);
-    if (track.tagForm.equals("1")) {
+    track.cover = track.tag(Fields.ALBUM);
+    track.coverSide = 400 + 100 * (DemoWords.ALBUMS.indexOf(track.cover) % 3);
+    if (track.brief()) {
       shortTag(track);
     }
+    track.settle();
     return track;
   }
 
@@ -124,118 +139,9 @@ final class DemoPlan {
   private static void shortTag(DemoTrack track) {
     track.tags.remove(Fields.BPM);
     track.tags.remove(Fields.KEY);
-    track.tags.put(Fields.TITLE, cut(track.tags.get(Fields.TITLE)));
-    track.tags.put(Fields.ARTIST, cut(track.tags.get(Fields.ARTIST)));
-    track.tags.put(Fields.COMMENT, "");
     track.tags.remove(Fields.COMMENT);
     track.coverSide = 0;
-    boolean latin =
-        (track.tags.get(Fields.TITLE) + track.tags.get(Fields.ARTIST))
-            .chars()
-            .allMatch(c -> c < 128);
-    if (!latin || !track.tags.get(Fields.GENRE).equals("Ska")) {
-      track.tags.put(Fields.GENRE, "Ska");
-    }
-    if (!latin) {
-      track.tags.put(Fields.ARTIST, "Varda Pell");
-      track.tags.put(Fields.TITLE, "Short Tag " + track.recording.seed());
-    }
-  }
-
-  private static String cut(String text) {
-    return text.substring(0, Math.min(28, text.length())).strip();
-  }
-
-  private void spoil(DemoTrack track, int number) {
-    boolean download = track.path.startsWith("Downloads");
-    if (hit(download ? 30 : 6)) {
-      String both = track.tags.get(Fields.ARTIST) + " - " + track.tags.get(Fields.TITLE);
-      if (!track.tagForm.equals("1")) {
-        track.spoil("artist in title", Fields.TITLE, both);
-        track.spoil("missing", Fields.ARTIST, "");
-      }
-    } else if (hit(4)) {
-      track.spoil("missing", Fields.ARTIST, "");
-    }
-    if (hit(download ? 20 : 4) && !track.tagForm.equals("1")) {
-      track.spoil(
-          "junk", Fields.TITLE, track.tags.get(Fields.TITLE) + DemoWords.JUNK.get(number % 5));
-    } else if (hit(3)) {
-      track.spoil("missing", Fields.TITLE, "");
-    }
-    spoilNames(track, number, download);
-    spoilNumbers(track, number);
-    spoilCodes(track, number, download);
-    if (!track.tagForm.equals("1")) {
-      spoilCover(track);
-    }
-  }
-
-  private void spoilNames(DemoTrack track, int number, boolean download) {
-    int artist = DemoWords.ARTISTS.indexOf(track.tags.getOrDefault(Fields.ARTIST, ""));
-    if (hit(8) && artist >= 0 && artist < DemoWords.MISSPELLED.size()) {
-      track.spoil("artist spelling", Fields.ARTIST, DemoWords.MISSPELLED.get(artist));
-    }
-    if (hit(download ? 30 : 8)) {
-      track.spoil("missing", Fields.ALBUM, "");
-    }
-    if (hit(14) && !track.tagForm.equals("1")) {
-      track.spoil(
-          "genre spelling", Fields.GENRE, DemoWords.MISSPELLED_GENRES.get(number % 8).strip());
-    } else if (hit(9)) {
-      track.spoil("missing", Fields.GENRE, "");
-    }
-  }
-
-  private void spoilNumbers(DemoTrack track, int number) {
-    if (hit(12)) {
-      track.spoil("missing", Fields.YEAR, "");
-    } else if (hit(5) && !track.tagForm.equals("1")) {
-      track.spoil("wrong year", Fields.YEAR, number % 2 == 0 ? "1900" : "2099");
-    } else if (hit(5) && track.form == Form.FLAC) {
-      track.spoil("whole date", Fields.YEAR, track.tags.get(Fields.YEAR) + "-05-03");
-    } else if (hit(4) && track.form == Form.MP3 && !track.tagForm.equals("1")) {
-      track.spoil("unusable year", Fields.YEAR, "0");
-    }
-    if (hit(12)) {
-      track.spoil("missing", Fields.TRACK, "");
-    }
-    if (track.tags.containsKey(Fields.BPM) && hit(14)) {
-      track.spoil("missing", Fields.BPM, "");
-    }
-    if (track.tags.containsKey(Fields.KEY) && hit(14)) {
-      track.spoil("missing", Fields.KEY, "");
-    }
-  }
-
-  private void spoilCodes(DemoTrack track, int number, boolean download) {
-    String comment = track.tags.getOrDefault(Fields.COMMENT, "");
-    if (download && !comment.isEmpty() && hit(70)) {
-      track.spoil("no codes", Fields.COMMENT, "");
-    } else if (comment.endsWith("/") && hit(6)) {
-      String stray = List.of("SKAA", "LPA", "WLD").get(number % 3);
-      track.spoil("stray", Fields.COMMENT, comment + stray + "/");
-    } else if (!comment.endsWith("/") && !track.tagForm.equals("1")) {
-      track.spoil(
-          "clash", Fields.COMMENT, (comment + " from SPRINGTIME sampler, SKATE edit").strip());
-    }
-    if (track.tags.getOrDefault(Fields.COMMENT, "").isEmpty()) {
-      track.tags.remove(Fields.COMMENT);
-    }
-  }
-
-  private void spoilCover(DemoTrack track) {
-    if (hit(22)) {
-      track.coverSide = 0;
-      track.troubles.add(new DemoTrack.Trouble("no artwork", "artwork", "", ""));
-    } else if (hit(8)) {
-      track.coverSide = 64;
-      track.troubles.add(new DemoTrack.Trouble("tiny artwork", "artwork", "64x64", ""));
-    }
-  }
-
-  private boolean hit(int percent) {
-    return random.nextInt(100) < percent;
+    track.tags.put(Fields.GENRE, "Ska");
   }
 
   /** Live and remix versions: other recordings with nearly the same name. */
@@ -248,11 +154,11 @@ final class DemoPlan {
       Recording other = Recording.of(5000 + i, original.recording.bpm());
       String path = original.folder() + "/" + title + " (" + version + ").flac";
       DemoTrack track = new DemoTrack(other, path, Form.FLAC, 0);
-      track.tags.putAll(original.tags);
-      String base = original.tags.getOrDefault(Fields.TITLE, title);
+      track.takeTags(original);
+      String base = original.clean.getOrDefault(Fields.TITLE, title);
       track.tags.put(Fields.TITLE, base + " (" + version + ")");
+      track.clean.put(Fields.TITLE, base + " (" + version + ")");
       track.versionOf = original.path;
-      track.coverSide = original.coverSide;
       tracks.add(track);
     }
   }
@@ -267,10 +173,8 @@ final class DemoPlan {
         continue;
       }
       DemoTrack copy = new DemoTrack(original.recording, path, original.form, original.kbps);
-      copy.tags.putAll(original.tags);
+      copy.takeTags(original);
       copy.tagForm = original.tagForm;
-      copy.cover = original.cover;
-      copy.coverSide = original.coverSide;
       copy.copyOf = original.path;
       tracks.add(copy);
     }
@@ -282,8 +186,9 @@ final class DemoPlan {
       Form form = original.form == Form.MP3 ? Form.M4A : Form.MP3;
       String path = "Ferry/Car deck/re" + i + "_" + original.recording.seed() + "." + form.ending();
       DemoTrack copy = new DemoTrack(original.recording, path, form, 128);
-      copy.tags.putAll(original.tags);
-      copy.tags.put(Fields.TITLE, original.tags.getOrDefault(Fields.TITLE, "untitled"));
+      copy.takeTags(original);
+      copy.coverSide = 0;
+      copy.tags.put(Fields.TITLE, original.clean.getOrDefault(Fields.TITLE, "untitled"));
       copy.tags.remove(Fields.BPM);
       copy.tags.remove(Fields.YEAR);
       copy.tagForm = form == Form.MP3 ? "2.3" : "";

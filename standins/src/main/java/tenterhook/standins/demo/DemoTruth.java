@@ -95,8 +95,20 @@ final class DemoTruth {
           .put("kind", trouble.kind())
           .put("field", trouble.field())
           .put("is", trouble.is())
-          .put("meant", trouble.meant());
+          .put("meant", trouble.meant())
+          .put("by", trouble.by());
     }
+    ArrayNode traps = one.putArray("traps");
+    for (DemoTrack.Trap trap : track.traps) {
+      traps
+          .addObject()
+          .put("field", trap.field())
+          .put("value", trap.value())
+          .put("why", trap.why());
+    }
+    ObjectNode clean = one.putObject("clean");
+    track.clean.forEach((field, value) -> clean.put(field.key(), value));
+    one.put("cover", track.cover);
   }
 
   private static void put(ObjectNode one, String name, String value) {

@@ -64,7 +64,7 @@ final class DemoWords {
   static final List<String> FOREIGN =
       List.of(
           "Зимний каток",
-          "Cafe\u0301 du port",
+          "Café du port",
           "Ночной паром",
           "Βραδινό φως",
           "Πάγος",
@@ -91,7 +91,7 @@ final class DemoWords {
       List.of("SKA", "SOU", "ELC", "SYN", "HIL", "CIT", "DUB", "GAR");
 
   static final List<String> MISSPELLED_GENRES =
-      List.of("ska", "SOUL", "electro-", "Synthpop", "synth-pop", "High Life", "Citypop", "dub ");
+      List.of("ska", "SOUL", "electro-", "synth-pop", "High Life", "Citypop", "dub", "GARAGE");
 
   static final List<String> JUNK =
       List.of(

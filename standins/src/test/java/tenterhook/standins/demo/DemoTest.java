@@ -35,7 +35,7 @@ import tenterhook.core.weave.WeaveBy;
 /** What the program sees of the demo is what the plan put into it. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class DemoTest {
-  private static final int TRACKS = 120;
+  private static final int TRACKS = SharedDemo.TRACKS;
 
   @TempDir static Path folder;
   private Path music;
@@ -45,7 +45,7 @@ class DemoTest {
   @BeforeAll
   void make() throws Exception {
     music = folder.resolve("demo/music");
-    DemoMusic.make(music, TRACKS, Progress.SILENT);
+    SharedDemo.copyTo(music);
     truth = new ObjectMapper().readTree(music.resolve(DemoMusic.TRUTH).toFile());
     try (MusicCollection before =
         MusicCollection.open(folder.resolve("before"), InstantSource.system())) {

@@ -1,0 +1,132 @@
+package tenterhook.cli;
+
+import java.util.List;
+import java.util.Optional;
+import org.roaringbitmap.RoaringBitmap;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.repair.Mending;
+import tenterhook.core.change.Edit.SetField;
+import tenterhook.core.repair.Proposal;
+import tenterhook.core.repair.RepairKind;
+
+/** Lists and accepts proposed corrections. */
+@Command(
+    name = "repairs",
+    description = "Lists proposed corrections; repairs apply accepts them.",
+    subcommands = {RepairsCommand.Apply.class})
+final class RepairsCommand extends Work {
+  @Parameters(paramLabel = "QUERY", arity = "0..1", description = "Which tracks; all without.")
+  String query = "";
+
+  @Option(names = "--kind", paramLabel = "K", description = "One kind, such as artist-in-title.")
+  String kind = "";
+
+  @Override
+  void run(MusicCollection collection) {
+    Mending mending = new Mending(collection);
+    mending.look(progress());
+    for (Proposal one : chosen(collection, mending, query, kind)) {
+      one.edits().forEach(edit -> print(collection, one, edit));
+    }
+  }
+
+  private void print(MusicCollection collection, Proposal one, SetField edit) {
+    String before = edit.field().type().show(edit.before());
+    String after = edit.field().type().show(edit.after());
+    String path = path(collection, one.id());
+    say(
+        object()
+            .put("kind", one.kind().key())
+            .put("path", path)
+            .put("field", edit.field().key())
+            .put("before", before)
+            .put("after", after)
+            .put("certainty", one.certainty())
+            .put("reason", one.reason()),
+        one.certainty()
+            + "  "
+            + path
+            + "  "
+            + edit.field().label()
+            + ": "
+            + before
+            + " → "
+            + after
+            + "  ("
+            + one.reason()
+            + ")");
+  }
+
+  static List<Proposal> chosen(
+      MusicCollection collection, Mending mending, String query, String kind) {
+    Optional<RepairKind> wanted = RepairKind.named(kind);
+    if (!kind.isEmpty() && wanted.isEmpty()) {
+      throw new IllegalArgumentException(
+          "no kind of repair is called '"
+              + kind
+              + "'; there are "
+              + String.join(
+                  ", ",
+                  java.util.Arrays.stream(RepairKind.values()).map(RepairKind::key).toList()));
+    }
+    RoaringBitmap ids = find(collection, query);
+    return mending.proposals().stream()
+        .filter(p -> ids.contains(p.id()) && wanted.map(k -> k == p.kind()).orElse(true))
+        .toList();
+  }
+
+  @Command(name = "apply", description = "Accepts proposals, kind by kind.")
+  static final class Apply extends Work {
+    @Parameters(paramLabel = "QUERY", arity = "0..1", description = "Which tracks; all without.")
+    String query = "";
+
+    @Option(names = "--kind", paramLabel = "K", description = "One kind, such as junk.")
+    String kind = "";
+
+    @Option(
+        names = "--certainty",
+        paramLabel = "N",
+        description = "From this certainty on (default: what is settled, 90 at first).")
+    int certainty = -1;
+
+    @Override
+    void run(MusicCollection collection) {
+      Mending mending = new Mending(collection);
+      mending.look(progress());
+      int limit = certainty < 0 ? mending.rules().certainFrom() : certainty;
+      boolean any = false;
+      for (RepairKind one : RepairKind.values()) {
+        if (kind.isEmpty() || one.key().equalsIgnoreCase(kind)) {
+          List<Proposal> accepted =
+              chosen(collection, mending, query, one.key()).stream()
+                  .filter(p -> p.certainty() >= limit)
+                  .toList();
+          any |= !accepted.isEmpty();
+          accept(collection, mending, one, accepted);
+        }
+      }
+      if (!kind.isEmpty()) {
+        chosen(collection, mending, query, kind);
+      }
+      if (!any) {
+        say(object().put("change", 0).put("tracks", 0).put("written", 0), "nothing to mend");
+      }
+    }
+
+    private void accept(
+        MusicCollection collection, Mending mending, RepairKind one, List<Proposal> accepted) {
+      if (accepted.isEmpty()) {
+        return;
+      }
+      var change = mending.change(accepted, one.key().replace('-', ' '));
+      if (main.dryRun) {
+        apply(collection, change);
+      } else {
+        report(collection, mending.apply(change, progress()));
+      }
+    }
+  }
+}

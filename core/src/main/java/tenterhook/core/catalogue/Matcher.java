@@ -1,0 +1,199 @@
+package tenterhook.core.catalogue;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.apache.commons.text.similarity.JaroWinklerSimilarity;
+import tenterhook.core.text.Fold;
+import tenterhook.core.text.NameKey;
+import tenterhook.core.text.Versions;
+
+/**
+ * Says which entries a track may be, and how sure that is.
+ *
+ * <p>Each entry gets points for and against: title, artist, version, length, album, number, year,
+ * and whether other tracks of the folder point to the same album. Points are log-odds; an entry's
+ * share against all others and against "none of them" is its raw probability (a conditional logit,
+ * D. McFadden, 1974). Raw probabilities are too sure of themselves and are brought down by a table
+ * that was read off a labelled set; docs/matching.md shows it and how well it holds on another set.
+ */
+public final class Matcher {
+  /** Raw probability to certainty, both in percent; straight lines between the points. */
+  private static final double[][] CALIBRATION = {
+    {0, 0}, {20, 15}, {40, 35}, {60, 55}, {80, 76}, {90, 86}, {96, 93}, {99, 97}, {100, 99}
+  };
+
+  private static final int MOST = 5;
+  private static final JaroWinklerSimilarity LIKE = new JaroWinklerSimilarity();
+
+  private Matcher() {}
+
+  /** One thing that speaks for or against an entry. */
+  private record Point(double weight, String words) {}
+
+  /** An entry with its points. */
+  private record Scored(CatalogueEntry entry, double sum, List<Point> points) {}
+
+  /**
+   * Holds entries against a track.
+   *
+   * @param facts what is known of the track
+   * @param entries what the catalogue offers
+   * @param neighbours album keys ({@link NameKey}) to how many other tracks of the folder may be on
+   *     that album
+   * @return at most five matches, the likeliest first
+   */
+  public static Answer answer(
+      Facts facts, List<CatalogueEntry> entries, Map<String, Integer> neighbours) {
+    List<Scored> scored = new ArrayList<>();
+    double all = 1;
+    for (CatalogueEntry entry : entries) {
+      List<Point> points = points(facts, entry, neighbours);
+      double sum = points.stream().mapToDouble(Point::weight).sum();
+      scored.add(new Scored(entry, sum, points));
+      all += Math.exp(sum);
+    }
+    scored.sort(
+        Comparator.comparingDouble((Scored s) -> -s.sum()).thenComparing(s -> s.entry().id()));
+    List<Match> matches = new ArrayList<>();
+    for (Scored one : scored.subList(0, Math.min(MOST, scored.size()))) {
+      double raw = 100 * Math.exp(one.sum()) / all;
+      int certainty = (int) Math.floor(calibrated(raw));
+      if (certainty >= 5) {
+        matches.add(new Match(one.entry(), certainty, reason(one.points())));
+      }
+    }
+    return new Answer(matches);
+  }
+
+  /**
+   * The raw probability of the likeliest entry, before the table: what the table is made from.
+   *
+   * @return 0 to 100, 0 when there is no entry
+   */
+  public static double raw(
+      Facts facts, List<CatalogueEntry> entries, Map<String, Integer> neighbours) {
+    double all = 1;
+    double best = 0;
+    for (CatalogueEntry entry : entries) {
+      double one =
+          Math.exp(points(facts, entry, neighbours).stream().mapToDouble(Point::weight).sum());
+      all += one;
+      best = Math.max(best, one);
+    }
+    return 100 * best / all;
+  }
+
+  private static double calibrated(double raw) {
+    for (int i = 1; i < CALIBRATION.length; i++) {
+      if (raw <= CALIBRATION[i][0]) {
+        double[] a = CALIBRATION[i - 1];
+        double[] b = CALIBRATION[i];
+        return a[1] + (raw - a[0]) / (b[0] - a[0]) * (b[1] - a[1]);
+      }
+    }
+    return CALIBRATION[CALIBRATION.length - 1][1];
+  }
+
+  private static List<Point> points(
+      Facts facts, CatalogueEntry entry, Map<String, Integer> neighbours) {
+    List<Point> points = new ArrayList<>();
+    points.add(new Point(-3, ""));
+    points.add(title(facts, entry));
+    points.add(artist(facts, entry));
+    points.add(version(facts, entry));
+    points.add(length(facts, entry));
+    if (!facts.album().isBlank() && !entry.album().isBlank()) {
+      boolean same = NameKey.of(facts.album()).equals(NameKey.of(entry.album()));
+      points.add(same ? new Point(2.5, "same album") : new Point(-1, "another album"));
+    }
+    if (facts.track() > 0 && entry.track() > 0) {
+      boolean same = facts.track() == entry.track();
+      points.add(same ? new Point(0.8, "same number") : new Point(-0.6, "another number"));
+    }
+    if (facts.year() > 0 && entry.year() > 0) {
+      boolean same = Math.abs(facts.year() - entry.year()) <= 1;
+      points.add(same ? new Point(0.9, "same year") : new Point(-0.5, "another year"));
+    }
+    int others = neighbours.getOrDefault(NameKey.of(entry.album()), 0);
+    if (others > 0 && !entry.album().isBlank()) {
+      points.add(
+          new Point(
+              0.8 * Math.min(4, others),
+              others + (others == 1 ? " other track" : " other tracks") + " here on this album"));
+    }
+    return points;
+  }
+
+  private static Point title(Facts facts, CatalogueEntry entry) {
+    String a = NameKey.of(Versions.base(facts.title()));
+    String b = NameKey.of(Versions.base(entry.title()));
+    if (a.isEmpty()) {
+      return new Point(-4, "no title to compare");
+    }
+    if (a.equals(b)) {
+      return new Point(4.5, "same title");
+    }
+    double like = LIKE.apply(a, b);
+    return like > 0.93 ? new Point(2.2, "title nearly the same") : new Point(-6, "another title");
+  }
+
+  private static Point artist(Facts facts, CatalogueEntry entry) {
+    String a = NameKey.of(facts.artist());
+    String b = NameKey.of(entry.artist());
+    if (a.isEmpty()) {
+      return new Point(-0.5, "artist not known");
+    }
+    if (a.equals(b)) {
+      return new Point(3.5, "same artist");
+    }
+    boolean near = LIKE.apply(a, b) > 0.93;
+    boolean part = a.length() > 4 && b.length() > 4 && (a.contains(b) || b.contains(a));
+    return near || part
+        ? new Point(1.5, "artist nearly the same")
+        : new Point(-5, "another artist");
+  }
+
+  private static Point version(Facts facts, CatalogueEntry entry) {
+    Set<String> a = words(Versions.of(facts.title()));
+    Set<String> b = words(Versions.of(entry.title()));
+    if (a.equals(b)) {
+      return new Point(1, a.isEmpty() ? "" : "same version");
+    }
+    return new Point(-5, "another version");
+  }
+
+  private static Set<String> words(String text) {
+    Set<String> words = new TreeSet<>(Arrays.asList(Fold.fold(text).split("[^\\p{L}\\p{N}]+")));
+    words.removeAll(Set.of("", "the", "version", "original"));
+    return words;
+  }
+
+  private static Point length(Facts facts, CatalogueEntry entry) {
+    if (facts.seconds() == 0 || entry.seconds() == 0) {
+      return new Point(0, "");
+    }
+    double apart = Math.abs(facts.seconds() - entry.seconds());
+    if (apart <= 2) {
+      return new Point(2, "same length");
+    }
+    String words = Math.round(apart) + " s apart";
+    return apart <= 4
+        ? new Point(0.8, words)
+        : apart <= 9 ? new Point(-1.2, words) : new Point(-4, words);
+  }
+
+  /** The words, the strongest against first, then the strongest for. */
+  private static String reason(List<Point> points) {
+    List<Point> said = new ArrayList<>(points);
+    said.removeIf(p -> p.words().isEmpty());
+    said.sort(
+        Comparator.comparing((Point p) -> p.weight() >= 0)
+            .thenComparingDouble(p -> -Math.abs(p.weight())));
+    return String.join(", ", said.stream().limit(5).map(Point::words).toList());
+  }
+}

@@ -1,0 +1,62 @@
+package tenterhook.core.repair;
+
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.text.Capitals;
+
+/** Mends names in capitals only, in small letters only, and initials that are written as words. */
+final class CapitalLetters implements Inspector.OfTrack {
+  private static final List<Field<?>> FIELDS =
+      List.of(Fields.TITLE, Fields.ARTIST, Fields.ALBUM, Fields.ALBUM_ARTIST);
+  private static final Pattern INITIALS = Pattern.compile("\\b(Dj|Mc|Ep|Lp|Ii|Iii|Vi|Vii|Viii)\\b");
+  private static final Pattern TURNED = Pattern.compile("\\b\\p{Ll}\\p{Lu}{2,}\\b");
+  private static final int LEAST_LETTERS = 6;
+
+  @Override
+  public void inspect(int id, Ground ground, Consumer<Proposal> out) {
+    for (Field<?> field : FIELDS) {
+      String before = ground.raw(id, field);
+      boolean words = before.strip().indexOf(' ') > 0 && letters(before) >= LEAST_LETTERS;
+      if (words && Capitals.allUpper(before)) {
+        propose(id, field, Capitals.proper(before), "all in capitals", 93, ground, out);
+      } else if (words && Capitals.allLower(before)) {
+        propose(id, field, Capitals.proper(before), "all in small letters", 91, ground, out);
+      } else if (words && TURNED.matcher(before).results().count() > 1) {
+        propose(id, field, Capitals.proper(before), "capitals turned round", 91, ground, out);
+      } else {
+        Matcher initials = INITIALS.matcher(before);
+        String after = initials.replaceAll(m -> m.group().toUpperCase(java.util.Locale.ROOT));
+        propose(id, field, after, "initials written as words", 94, ground, out);
+      }
+    }
+  }
+
+  private static long letters(String text) {
+    return text.chars().filter(Character::isLetter).count();
+  }
+
+  private static void propose(
+      int id,
+      Field<?> field,
+      String after,
+      String what,
+      int certainty,
+      Ground ground,
+      Consumer<Proposal> out) {
+    if (!after.equals(ground.raw(id, field))) {
+      out.accept(
+          new Proposal(
+              RepairKind.CAPITALS,
+              what,
+              id,
+              ground.edits(id, Map.of(field, after)),
+              certainty,
+              what + "; small words, initials and roman numbers by rule"));
+    }
+  }
+}

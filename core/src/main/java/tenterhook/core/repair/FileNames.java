@@ -1,0 +1,125 @@
+package tenterhook.core.repair;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+
+/**
+ * Fills artist, title and number from the file's name. The pattern is inferred: each is held
+ * against what is known of the files in the folder, and only one that explains it is used. The
+ * certainty is the rule of succession, (agreed + 1) / (agreed + contradicted + 2) (Laplace 1774).
+ */
+final class FileNames implements Inspector.OfFolder {
+  private static final int LEAST_AGREED = 2;
+
+  /** What the files of a folder say about a pattern. */
+  private static final class Votes {
+    int agreed;
+    int contradicted;
+
+    int certainty() {
+      return Math.min(97, Math.round(100f * (agreed + 1) / (agreed + contradicted + 2)));
+    }
+
+    boolean holds() {
+      return agreed >= LEAST_AGREED && contradicted * 5 <= agreed;
+    }
+  }
+
+  @Override
+  public void inspect(Folder folder, Ground ground, Consumer<Proposal> out) {
+    if (!worthwhile(folder, ground)) {
+      return;
+    }
+    Map<NamePattern, Votes> votes = new LinkedHashMap<>();
+    for (NamePattern pattern : NamePattern.IN_FILES) {
+      Votes mine = new Votes();
+      folder
+          .ids()
+          .forEach(
+              (int id) ->
+                  pattern
+                      .read(baseName(ground, id))
+                      .ifPresent(
+                          read -> {
+                            Agreement how = Agreement.of(id, read, ground);
+                            mine.agreed += how == Agreement.AGREES ? 1 : 0;
+                            mine.contradicted += how == Agreement.CONTRADICTS ? 1 : 0;
+                          }));
+      votes.put(pattern, mine);
+    }
+    folder.ids().forEach((int id) -> propose(id, votes, ground, out));
+  }
+
+  private static boolean worthwhile(Folder folder, Ground ground) {
+    return folder.ids().stream()
+        .anyMatch(
+            id ->
+                ground.hole(id, Fields.TITLE)
+                    || ground.hole(id, Fields.ARTIST)
+                    || ground.hole(id, Fields.TRACK));
+  }
+
+  /** The file's name without its ending; underscores stand for blanks where there are none. */
+  static String baseName(Ground ground, int id) {
+    String name = ground.snapshot().fileName(id);
+    int dot = name.lastIndexOf('.');
+    String base = dot > 0 ? name.substring(0, dot) : name;
+    return base.indexOf(' ') < 0 ? base.replace('_', ' ') : base;
+  }
+
+  private static void propose(
+      int id, Map<NamePattern, Votes> votes, Ground ground, Consumer<Proposal> out) {
+    NamePattern best = null;
+    int bestScore = -1;
+    for (Map.Entry<NamePattern, Votes> one : votes.entrySet()) {
+      Optional<Map<Field<?>, String>> read = one.getKey().read(baseName(ground, id));
+      if (read.isPresent() && one.getValue().holds()) {
+        Agreement how = Agreement.of(id, read.get(), ground);
+        int score = one.getValue().agreed + (how == Agreement.AGREES ? 1000 : 0);
+        if (how != Agreement.CONTRADICTS && score > bestScore) {
+          best = one.getKey();
+          bestScore = score;
+        }
+      }
+    }
+    if (best != null) {
+      propose(id, best, votes.get(best), ground, out);
+    }
+  }
+
+  private static void propose(
+      int id, NamePattern pattern, Votes votes, Ground ground, Consumer<Proposal> out) {
+    Map<Field<?>, String> values =
+        new LinkedHashMap<>(pattern.read(baseName(ground, id)).orElseThrow());
+    values.keySet().removeIf(field -> !ground.hole(id, field));
+    var edits = ground.edits(id, values);
+    if (edits.isEmpty()) {
+      return;
+    }
+    int certainty = votes.certainty();
+    String reason =
+        "“"
+            + pattern.text()
+            + "” explains "
+            + votes.agreed
+            + " known names here, "
+            + (votes.contradicted == 0 ? "none speaks against it" : votes.contradicted + " do not");
+    if (values.containsKey(Fields.ARTIST)) {
+      int known = ground.tracksBy(values.get(Fields.ARTIST));
+      certainty = known > 0 ? Math.min(98, certainty + 4) : Math.min(certainty, 80);
+      reason += known > 0 ? "; " + known + " tracks by this artist" : "; a new artist";
+    }
+    out.accept(
+        new Proposal(
+            RepairKind.FILE_NAME,
+            "“" + pattern.text() + "” in file names",
+            id,
+            edits,
+            certainty,
+            reason));
+  }
+}

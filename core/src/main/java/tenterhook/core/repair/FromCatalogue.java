@@ -1,0 +1,51 @@
+package tenterhook.core.repair;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.function.Consumer;
+import tenterhook.core.catalogue.Answer;
+import tenterhook.core.catalogue.Match;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+
+/** Fills holes, and puts right years that cannot be, by what the catalogue is surest of. */
+final class FromCatalogue implements Inspector.OfTrack {
+  @Override
+  public void inspect(int id, Ground ground, Consumer<Proposal> out) {
+    Answer answer = ground.surroundings().answers().get(id);
+    if (answer == null || answer.matches().isEmpty()) {
+      return;
+    }
+    Match best = answer.matches().getFirst();
+    Map<Field<?>, String> values = new LinkedHashMap<>();
+    best.entry()
+        .values()
+        .forEach(
+            (field, value) -> {
+              if (ground.hole(id, field) || field == Fields.YEAR && impossible(id, ground)) {
+                values.put(field, value);
+              }
+            });
+    var edits = ground.edits(id, values);
+    if (!edits.isEmpty()) {
+      out.accept(
+          new Proposal(
+              RepairKind.CATALOGUE,
+              best.entry().album().isEmpty()
+                  ? "single tracks"
+                  : "from “" + best.entry().album() + "”",
+              id,
+              edits,
+              best.certainty(),
+              best.reason()));
+    }
+  }
+
+  private static boolean impossible(int id, Ground ground) {
+    return ground
+        .snapshot()
+        .value(id, Fields.YEAR)
+        .filter(y -> Years.plausible(y, ground))
+        .isEmpty();
+  }
+}

@@ -1,0 +1,58 @@
+package tenterhook.core.repair;
+
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Consumer;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.field.Field;
+
+/** Finds one or two kinds of repairs. Pure: the same ground gives the same proposals. */
+sealed interface Inspector {
+  /** Judges a track by itself. */
+  non-sealed interface OfTrack extends Inspector {
+    void inspect(int id, Ground ground, Consumer<Proposal> out);
+  }
+
+  /** Judges the tracks of a folder together. */
+  non-sealed interface OfFolder extends Inspector {
+    void inspect(Folder folder, Ground ground, Consumer<Proposal> out);
+  }
+
+  /** Judges the spellings of a name that are near one another. */
+  non-sealed interface OfName extends Inspector {
+    /** The field whose values it judges. */
+    Field<?> field();
+
+    /** Spellings that go before all others. */
+    default Set<String> settled(Ground ground) {
+      return Set.of();
+    }
+
+    /** What each spelling that should change becomes, and why; the others are not in the map. */
+    default Map<String, Respelling> respellings(NameCluster cluster) {
+      return Spellings.of(cluster);
+    }
+
+    /** The proposal for one track with such a spelling. */
+    void propose(
+        int id, Map<String, Respelling> respellings, Ground ground, Consumer<Proposal> out);
+  }
+
+  /**
+   * A spelling that should be another.
+   *
+   * @param after what it should be
+   * @param certainty 0 to 100
+   * @param reason why
+   */
+  record Respelling(String after, int certainty, String reason) {}
+
+  /**
+   * A folder and its tracks that are there, in the order of ids.
+   *
+   * @param name root and path, joined by {@code /}
+   * @param path the path below the root, empty for the root itself
+   * @param ids the tracks
+   */
+  record Folder(String name, String path, RoaringBitmap ids) {}
+}

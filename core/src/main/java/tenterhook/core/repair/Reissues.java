@@ -1,0 +1,37 @@
+package tenterhook.core.repair;
+
+import java.util.Map;
+import java.util.function.Consumer;
+import java.util.regex.Pattern;
+import tenterhook.core.field.Fields;
+import tenterhook.core.track.Snapshot;
+
+/** Where a title says that it is a reissue, and the song itself is known from an earlier year. */
+final class Reissues implements Inspector.OfTrack {
+  private static final Pattern SAYS =
+      Pattern.compile("(?i)\\b(remaster(ed)?|re-?issue|anniversary)\\b");
+
+  static boolean isReissue(Snapshot snapshot, int id) {
+    return SAYS.matcher(snapshot.raw(id, Fields.TITLE)).find()
+        || SAYS.matcher(snapshot.raw(id, Fields.ALBUM)).find();
+  }
+
+  @Override
+  public void inspect(int id, Ground ground, Consumer<Proposal> out) {
+    if (!isReissue(ground.snapshot(), id)) {
+      return;
+    }
+    int known = ground.originalYear(ground.raw(id, Fields.ARTIST), ground.raw(id, Fields.TITLE));
+    int year = ground.snapshot().value(id, Fields.YEAR).orElse(0);
+    if (known >= Years.FIRST && year > known) {
+      out.accept(
+          new Proposal(
+              RepairKind.REISSUES,
+              "the year of the song, not of the reissue",
+              id,
+              ground.edits(id, Map.of(Fields.YEAR, String.valueOf(known))),
+              80,
+              "the collection has the song from " + known));
+    }
+  }
+}

@@ -1,0 +1,104 @@
+package tenterhook.core.repair;
+
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.roaringbitmap.RoaringBitmap;
+
+/**
+ * What the DJ settled about repairs once and for all. Immutable.
+ *
+ * @param off kinds that are not looked for
+ * @param dismissed tracks for which a kind was refused
+ * @param junk phrases that say nothing about the music, such as {@code official video}
+ * @param certainFrom the certainty from which on proposals may be taken in bulk, 50 to 100
+ */
+public record RepairRules(
+    Set<RepairKind> off,
+    Map<RepairKind, RoaringBitmap> dismissed,
+    List<String> junk,
+    int certainFrom) {
+  /** The phrases that a new collection starts with. */
+  public static final List<String> JUNK =
+      List.of(
+          "official video",
+          "official music video",
+          "official audio",
+          "official lyric video",
+          "lyric video",
+          "lyrics video",
+          "visualizer",
+          "free dl",
+          "free download",
+          "download now",
+          "full song",
+          "final master",
+          "master final",
+          "hq",
+          "hd",
+          "4k",
+          "hq audio",
+          "new release",
+          "out now",
+          "preview",
+          "promo only",
+          "320 kbps",
+          "320kbps");
+
+  /** What a new collection starts with. */
+  public static final RepairRules DEFAULT =
+      new RepairRules(Set.of(), Map.of(), JUNK, Proposal.CERTAIN);
+
+  /** Checks and copies. */
+  public RepairRules {
+    if (certainFrom < 50 || certainFrom > 100) {
+      throw new IllegalArgumentException(
+          "the limit of certainty is from 50 to 100, was " + certainFrom);
+    }
+    off = Set.copyOf(off);
+    EnumMap<RepairKind, RoaringBitmap> copy = new EnumMap<>(RepairKind.class);
+    dismissed.forEach((kind, ids) -> copy.put(kind, ids.clone()));
+    dismissed = java.util.Collections.unmodifiableMap(copy);
+    junk = List.copyOf(junk);
+  }
+
+  /** The same rules with a kind switched on or off. */
+  public RepairRules switched(RepairKind kind, boolean on) {
+    EnumSet<RepairKind> kinds = EnumSet.noneOf(RepairKind.class);
+    kinds.addAll(off);
+    if (on) {
+      kinds.remove(kind);
+    } else {
+      kinds.add(kind);
+    }
+    return new RepairRules(kinds, dismissed, junk, certainFrom);
+  }
+
+  /** The same rules with a kind refused, or no longer refused, for some tracks. */
+  public RepairRules dismissing(RepairKind kind, RoaringBitmap ids, boolean refused) {
+    EnumMap<RepairKind, RoaringBitmap> more = new EnumMap<>(RepairKind.class);
+    more.putAll(dismissed);
+    RoaringBitmap known = more.getOrDefault(kind, new RoaringBitmap());
+    more.put(kind, refused ? RoaringBitmap.or(known, ids) : RoaringBitmap.andNot(known, ids));
+    more.values().removeIf(RoaringBitmap::isEmpty);
+    return new RepairRules(off, more, junk, certainFrom);
+  }
+
+  /** The same rules with another list of junk. */
+  public RepairRules withJunk(List<String> phrases) {
+    return new RepairRules(off, dismissed, phrases, certainFrom);
+  }
+
+  /** The same rules with another limit of what is certain. */
+  public RepairRules withCertainFrom(int limit) {
+    return new RepairRules(off, dismissed, junk, limit);
+  }
+
+  /** Whether a proposal of this kind for this track may be shown. */
+  public boolean wanted(RepairKind kind, int id) {
+    RoaringBitmap refused = dismissed.get(kind);
+    return !off.contains(kind) && (refused == null || !refused.contains(id));
+  }
+}

@@ -1,0 +1,390 @@
+package tenterhook.core.repair;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.job.Progress;
+import tenterhook.core.track.Snapshot;
+
+/**
+ * All proposals for a collection, kept in step. A track, a folder or a cluster of names is
+ * inspected again only when something changed that was looked at when it was judged: inspectors say
+ * what they asked about the whole collection, and the answers are compared. For one thread at a
+ * time.
+ */
+public final class Repairs {
+  private static final List<Inspector.OfTrack> BY_TRACK =
+      List.of(
+          new Junk(),
+          new VersionForm(),
+          new CapitalLetters(),
+          new BrokenLetters(),
+          new Reissues(),
+          new Discs(),
+          new Tempo(),
+          new Comments(),
+          new FromCatalogue());
+  private static final List<Inspector.OfFolder> BY_FOLDER =
+      List.of(
+          new TitleNames(),
+          new FileNames(),
+          new FolderNames(),
+          new Years(),
+          new TrackNumbers(),
+          new WholeAlbum(),
+          new CoverArt());
+  private static final List<Inspector.OfName> BY_NAME =
+      List.of(
+          new Spellings(RepairKind.ARTISTS, Fields.ARTIST),
+          new Spellings(RepairKind.ARTISTS, Fields.ALBUM_ARTIST),
+          new Spellings(RepairKind.ALBUMS, Fields.ALBUM),
+          new Spellings(RepairKind.LABELS, Fields.LABEL),
+          new GenreSpellings());
+
+  private final Census census = new Census();
+  private final Map<String, RoaringBitmap> folders = new HashMap<>();
+  private final Map<Unit, List<Proposal>> found = new HashMap<>();
+  private final Map<Unit, Set<Question>> questions = new HashMap<>();
+  private final Map<Question, Integer> answers = new HashMap<>();
+  private final Map<Question, Set<Unit>> askers = new HashMap<>();
+  private final Map<Inspector.OfName, Map<String, Inspector.Respelling>> respellings =
+      new HashMap<>();
+  private Snapshot snapshot;
+  private Codebook codebook;
+  private RepairRules rules;
+  private Surroundings surroundings;
+  private long inspected;
+
+  /** What is judged at a time: a track, a folder, or a track's name in one field. */
+  private record Unit(int inspector, int track, String folder) {}
+
+  private Repairs(
+      Snapshot snapshot, Codebook codebook, RepairRules rules, Surroundings surroundings) {
+    this.snapshot = snapshot;
+    this.codebook = codebook;
+    this.rules = rules;
+    this.surroundings = surroundings;
+    BY_NAME.forEach(i -> respellings.put(i, new HashMap<>()));
+  }
+
+  /**
+   * Inspects a whole collection.
+   *
+   * @param snapshot the tracks
+   * @param codebook the legend: notation and genres count
+   * @param rules what the DJ settled
+   * @param surroundings what is known beside the tracks
+   * @param progress told of every thousand tracks; a stop leaves the rest without proposals
+   */
+  public static Repairs of(
+      Snapshot snapshot,
+      Codebook codebook,
+      RepairRules rules,
+      Surroundings surroundings,
+      Progress progress) {
+    Repairs repairs = new Repairs(snapshot, codebook, rules, surroundings);
+    Dirty dirty = new Dirty();
+    snapshot.tracks().forEach((int id) -> repairs.enter(id, 1, dirty));
+    dirty.questions.clear();
+    repairs.inspect(dirty, progress);
+    return repairs;
+  }
+
+  /**
+   * Follows a change.
+   *
+   * @param after the collection afterwards
+   * @param book the legend afterwards
+   * @param settled the rules afterwards
+   * @param beside the surroundings afterwards
+   * @param changed the tracks that may have changed, or about which the surroundings changed
+   */
+  public void follow(
+      Snapshot after,
+      Codebook book,
+      RepairRules settled,
+      Surroundings beside,
+      RoaringBitmap changed) {
+    inspected = 0;
+    Dirty dirty = new Dirty();
+    boolean all =
+        !settled.junk().equals(rules.junk()) || !book.notation().equals(codebook.notation());
+    dirty.genres = !book.genres().equals(codebook.genres());
+    RoaringBitmap before = RoaringBitmap.and(changed, snapshot.tracks());
+    before.forEach((int id) -> enter(id, -1, dirty));
+    snapshot = after;
+    codebook = book;
+    rules = settled;
+    surroundings = beside;
+    RoaringBitmap now = RoaringBitmap.and(changed, after.tracks());
+    now.forEach((int id) -> enter(id, 1, dirty));
+    (all ? after.tracks() : changed).forEach((int id) -> dirty.tracks.add(id));
+    inspect(dirty, Progress.SILENT);
+  }
+
+  /** What has to be looked at again. */
+  private static final class Dirty {
+    final Set<Integer> tracks = new TreeSet<>();
+    final Set<String> folders = new TreeSet<>();
+    final Map<Field<?>, Set<String>> names = new LinkedHashMap<>();
+    final Set<Question> questions = new HashSet<>();
+    boolean genres;
+  }
+
+  private void enter(int id, int step, Dirty dirty) {
+    census.count(snapshot, id, step, dirty.questions);
+    String folder = folderOf(id);
+    RoaringBitmap inFolder = folders.computeIfAbsent(folder, f -> new RoaringBitmap());
+    if (step > 0 && !snapshot.lost(id)) {
+      inFolder.add(id);
+    } else {
+      inFolder.remove(id);
+    }
+    dirty.tracks.add(id);
+    dirty.folders.add(folder);
+    for (Field<?> field : Census.NAMED) {
+      for (String name : Census.names(snapshot, id, field)) {
+        dirty.names.computeIfAbsent(field, f -> new TreeSet<>()).add(Census.key(field, name));
+      }
+    }
+  }
+
+  private String folderOf(int id) {
+    return snapshot.raw(id, Fields.ROOT) + "/" + snapshot.raw(id, Fields.FOLDER);
+  }
+
+  private void inspect(Dirty dirty, Progress progress) {
+    Ground ground = new Ground(snapshot, codebook, rules, surroundings, census);
+    Set<Unit> asking = new HashSet<>();
+    for (Question question : dirty.questions) {
+      Integer known = answers.get(question);
+      if (known != null && known != census.answer(question)) {
+        asking.addAll(askers.getOrDefault(question, Set.of()));
+      }
+    }
+    long total = dirty.tracks.size() + dirty.folders.size();
+    long done = 0;
+    for (int id : dirty.tracks) {
+      for (int i = 0; i < BY_TRACK.size(); i++) {
+        asking.remove(new Unit(i, id, ""));
+        judge(new Unit(i, id, ""), ground);
+      }
+      if (++done % 1000 == 0) {
+        progress.at(done, total, snapshot.fileName(id));
+        if (progress.stopped()) {
+          return;
+        }
+      }
+    }
+    for (String folder : dirty.folders) {
+      for (int i = 0; i < BY_FOLDER.size(); i++) {
+        asking.remove(new Unit(i, 0, folder));
+        judge(new Unit(i, 0, folder), ground);
+      }
+      progress.at(++done, total, folder);
+      if (progress.stopped()) {
+        return;
+      }
+    }
+    asking.forEach(unit -> judge(unit, ground));
+    for (int i = 0; i < BY_NAME.size(); i++) {
+      names(i, dirty, ground);
+    }
+  }
+
+  private void judge(Unit unit, Ground ground) {
+    inspected++;
+    Set<Question> asked = new HashSet<>();
+    ground.note(asked);
+    List<Proposal> proposals = new ArrayList<>(0);
+    if (unit.folder().isEmpty()) {
+      if (snapshot.has(unit.track()) && !snapshot.lost(unit.track())) {
+        BY_TRACK.get(unit.inspector()).inspect(unit.track(), ground, proposals::add);
+      }
+    } else {
+      RoaringBitmap ids = folders.getOrDefault(unit.folder(), new RoaringBitmap());
+      if (!ids.isEmpty()) {
+        String path = unit.folder().substring(unit.folder().indexOf('/') + 1);
+        Inspector.Folder folder = new Inspector.Folder(unit.folder(), path, ids);
+        BY_FOLDER.get(unit.inspector()).inspect(folder, ground, proposals::add);
+      }
+    }
+    keep(unit, proposals);
+    remember(unit, asked);
+  }
+
+  private void keep(Unit unit, List<Proposal> proposals) {
+    if (proposals.isEmpty()) {
+      found.remove(unit);
+    } else {
+      found.put(unit, proposals);
+    }
+  }
+
+  private void remember(Unit unit, Set<Question> asked) {
+    Set<Question> before = asked.isEmpty() ? questions.remove(unit) : questions.put(unit, asked);
+    for (Question question : before == null ? Set.<Question>of() : before) {
+      if (!asked.contains(question)) {
+        Set<Unit> units = askers.get(question);
+        units.remove(unit);
+        if (units.isEmpty()) {
+          askers.remove(question);
+          answers.remove(question);
+        }
+      }
+    }
+    for (Question question : asked) {
+      askers.computeIfAbsent(question, q -> new HashSet<>(2)).add(unit);
+      answers.put(question, census.answer(question));
+    }
+  }
+
+  /** Judges the clusters that hold a changed name, then the tracks whose spelling that concerns. */
+  private void names(int place, Dirty dirty, Ground ground) {
+    Inspector.OfName inspector = BY_NAME.get(place);
+    Set<String> keys = new TreeSet<>(dirty.names.getOrDefault(inspector.field(), Set.of()));
+    for (String key : List.copyOf(keys)) {
+      keys.addAll(census.near(inspector.field(), key));
+    }
+    boolean genres = dirty.genres && inspector.field() == Fields.GENRE;
+    Map<String, Inspector.Respelling> known = respellings.get(inspector);
+    Set<String> settled = inspector.settled(ground);
+    Set<String> seen = new HashSet<>();
+    Map<String, Inspector.Respelling> fresh = new HashMap<>();
+    Set<String> judged = new HashSet<>();
+    Set<String> open = genres ? census.keys(inspector.field()) : keys;
+    for (String key : open) {
+      if (seen.add(key)) {
+        NameCluster cluster = census.cluster(inspector.field(), key, settled);
+        inspected++;
+        seen.addAll(cluster.keys());
+        judged.addAll(cluster.spellings().keySet());
+        fresh.putAll(inspector.respellings(cluster));
+      }
+    }
+    Set<String> other = new HashSet<>();
+    for (String spelling : judged) {
+      Inspector.Respelling now = fresh.get(spelling);
+      Inspector.Respelling before = now == null ? known.remove(spelling) : known.put(spelling, now);
+      if (!java.util.Objects.equals(now, before)) {
+        other.add(spelling);
+      }
+    }
+    boolean settledToo =
+        inspector.field() == Fields.GENRE && !codebook.genres().becomes().isEmpty();
+    genres |= settledToo && !other.isEmpty();
+    RoaringBitmap ids =
+        genres
+            ? snapshot.tracks()
+            : other.isEmpty() ? new RoaringBitmap() : having(other, inspector.field());
+    dirty.tracks.forEach(ids::add);
+    ids.forEach((int id) -> spelled(place, id, known, ground));
+  }
+
+  private RoaringBitmap having(Set<String> spellings, Field<?> field) {
+    byte[] hit = new byte[snapshot.column(field).dictionary().size()];
+    return snapshot.tracks(
+        id -> {
+          int number = snapshot.column(field).number(id);
+          if (hit[number] == 0) {
+            boolean any = Census.names(snapshot, id, field).stream().anyMatch(spellings::contains);
+            hit[number] = (byte) (any ? 1 : 2);
+          }
+          return hit[number] == 1;
+        });
+  }
+
+  private void spelled(int place, int id, Map<String, Inspector.Respelling> known, Ground ground) {
+    List<Proposal> proposals = new ArrayList<>(0);
+    if (snapshot.has(id) && !snapshot.lost(id)) {
+      BY_NAME.get(place).propose(id, known, ground, proposals::add);
+    }
+    keep(new Unit(BY_TRACK.size() + place, id, ""), proposals);
+  }
+
+  /**
+   * The proposals that may be shown, by kind, decision and track. One that says the same as
+   * another, or less, is left out.
+   */
+  public List<Proposal> proposals() {
+    Map<Integer, List<Proposal>> byTrack = new HashMap<>();
+    for (List<Proposal> some : found.values()) {
+      for (Proposal one : some) {
+        if (rules.wanted(one.kind(), one.id())) {
+          byTrack.computeIfAbsent(one.id(), i -> new ArrayList<>(2)).add(one);
+        }
+      }
+    }
+    List<Proposal> shown = new ArrayList<>();
+    byTrack.values().forEach(mine -> distinct(mine, shown));
+    shown.sort(
+        Comparator.comparing(Proposal::kind)
+            .thenComparing(Proposal::decision)
+            .thenComparing(Proposal::id)
+            .thenComparing(p -> p.edits().getFirst().field().key()));
+    return Collections.unmodifiableList(shown);
+  }
+
+  private static void distinct(List<Proposal> mine, List<Proposal> shown) {
+    mine.sort(
+        Comparator.comparingInt((Proposal p) -> -p.edits().size())
+            .thenComparing(p -> -p.certainty())
+            .thenComparing(Proposal::kind)
+            .thenComparing(Proposal::decision));
+    List<Proposal> kept = new ArrayList<>(mine.size());
+    for (Proposal one : mine) {
+      if (kept.stream().noneMatch(k -> k.covers(one))) {
+        kept.add(one);
+      }
+    }
+    shown.addAll(kept);
+  }
+
+  /** The rules that it was made by. */
+  public RepairRules rules() {
+    return rules;
+  }
+
+  /** How many tracks, folders and clusters the last look took. */
+  public long inspected() {
+    return inspected;
+  }
+
+  /**
+   * The covers that a track could have, the best first.
+   *
+   * @param id a track that is there
+   */
+  public List<ArtworkCandidate> artworkFor(int id) {
+    String folder = folderOf(id);
+    RoaringBitmap ids = folders.getOrDefault(folder, new RoaringBitmap());
+    String album = snapshot.raw(id, Fields.ALBUM);
+    RoaringBitmap same = new RoaringBitmap();
+    Set<String> albums = new HashSet<>();
+    ids.forEach(
+        (int other) -> {
+          albums.add(snapshot.raw(other, Fields.ALBUM));
+          if (!album.isBlank() && snapshot.raw(other, Fields.ALBUM).equals(album)) {
+            same.add(other);
+          }
+        });
+    String path = folder.substring(folder.indexOf('/') + 1);
+    return CoverArt.candidates(
+        id,
+        same,
+        new Inspector.Folder(folder, path, ids),
+        albums.size() == 1,
+        new Ground(snapshot, codebook, rules, surroundings, census));
+  }
+}

@@ -1,0 +1,45 @@
+package tenterhook.core.repair;
+
+import java.util.List;
+import java.util.Map;
+import tenterhook.core.catalogue.Answer;
+import tenterhook.core.field.Artwork;
+
+/**
+ * What inspectors may know beside the tracks. Immutable.
+ *
+ * @param thisYear today's year, against which a year is too late
+ * @param pictures the usable pictures that lie in folders of music, by {@code root/folder}
+ * @param fitted a cover's SHA-256, to the same cover brought to a size and type that players take
+ * @param answers what the catalogue said, by track
+ */
+public record Surroundings(
+    int thisYear,
+    Map<String, List<Beside>> pictures,
+    Map<String, Artwork> fitted,
+    Map<Integer, Answer> answers) {
+  /** Copies. */
+  public Surroundings {
+    pictures = Map.copyOf(pictures);
+    fitted = Map.copyOf(fitted);
+    answers = Map.copyOf(answers);
+  }
+
+  /**
+   * A picture that lies beside music.
+   *
+   * @param name of the file
+   * @param artwork what it is
+   */
+  public record Beside(String name, Artwork artwork) {}
+
+  /** Nothing beside the tracks. */
+  public static Surroundings none(int thisYear) {
+    return new Surroundings(thisYear, Map.of(), Map.of(), Map.of());
+  }
+
+  /** The same with other answers of the catalogue. */
+  public Surroundings withAnswers(Map<Integer, Answer> others) {
+    return new Surroundings(thisYear, pictures, fitted, others);
+  }
+}

@@ -1,0 +1,187 @@
+package tenterhook.core.repair;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Consumer;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.text.NameKey;
+
+/**
+ * What the tracks of one album in one folder should agree on: its name, its artist, its year. A
+ * folder counts as an album when four tracks or more, and most of those that name one, name the
+ * same; a folder of single tracks is left alone.
+ */
+final class WholeAlbum implements Inspector.OfFolder {
+  private static final int LEAST = 4;
+  private static final double MOST = 0.7;
+
+  /** The value that most tracks of a folder have, with how many have it and how many another. */
+  private record Majority(String value, int with, int others) {
+    boolean clear() {
+      return with >= LEAST && with >= MOST * (with + others);
+    }
+  }
+
+  @Override
+  public void inspect(Folder folder, Ground ground, Consumer<Proposal> out) {
+    if (folder.ids().getCardinality() < LEAST) {
+      return;
+    }
+    Majority album = majority(folder, Fields.ALBUM, ground);
+    if (!album.clear()) {
+      return;
+    }
+    RoaringBitmap members = new RoaringBitmap();
+    albumName(folder, album, ground, members, out);
+    albumArtist(members, ground, out);
+    Majority year = majority(folder, Fields.YEAR, ground);
+    if (year.clear()) {
+      year(members, year, ground, out);
+    }
+  }
+
+  private static Majority majority(Folder folder, Field<?> field, Ground ground) {
+    Map<String, Integer> counts = new HashMap<>();
+    Map<String, String> shown = new HashMap<>();
+    folder
+        .ids()
+        .forEach(
+            (int id) -> {
+              if (!ground.hole(id, field)) {
+                String raw = ground.raw(id, field);
+                String key =
+                    field.type().numeric()
+                        ? String.valueOf(field.type().number(raw))
+                        : NameKey.of(raw);
+                counts.merge(key, 1, Integer::sum);
+                shown.merge(key, raw, (a, b) -> a.compareTo(b) <= 0 ? a : b);
+              }
+            });
+    int all = counts.values().stream().mapToInt(Integer::intValue).sum();
+    return counts.entrySet().stream()
+        .max(Map.Entry.<String, Integer>comparingByValue().thenComparing(Map.Entry::getKey))
+        .map(e -> new Majority(shown.get(e.getKey()), e.getValue(), all - e.getValue()))
+        .orElse(new Majority("", 0, 0));
+  }
+
+  /** Proposes the album's name and collects the tracks that then have it. */
+  private static void albumName(
+      Folder folder, Majority album, Ground ground, RoaringBitmap members, Consumer<Proposal> out) {
+    String key = NameKey.of(album.value());
+    folder
+        .ids()
+        .forEach(
+            (int id) -> {
+              String mine = ground.raw(id, Fields.ALBUM);
+              String reason =
+                  album.with() + " tracks of the folder are from “" + album.value() + "”";
+              boolean here = NameKey.of(mine).equals(key);
+              if (here || mine.isBlank() || numberFits(id, folder, ground)) {
+                members.add(id);
+              }
+              if (mine.isBlank()) {
+                int certainty = album.others() == 0 ? 93 : 80;
+                propose(
+                    id,
+                    Fields.ALBUM,
+                    album.value(),
+                    "albums without their name",
+                    certainty,
+                    reason,
+                    ground,
+                    out);
+              } else if (!here && numberFits(id, folder, ground)) {
+                propose(
+                    id,
+                    Fields.ALBUM,
+                    album.value(),
+                    "tracks with another album's name",
+                    70,
+                    reason,
+                    ground,
+                    out);
+              }
+            });
+  }
+
+  /** Whether the track's number is one that no other track of the folder has. */
+  private static boolean numberFits(int id, Folder folder, Ground ground) {
+    String number = ground.raw(id, Fields.TRACK);
+    return !number.isEmpty()
+        && folder.ids().stream()
+            .noneMatch(o -> o != id && ground.raw(o, Fields.TRACK).equals(number));
+  }
+
+  private static void albumArtist(RoaringBitmap members, Ground ground, Consumer<Proposal> out) {
+    Set<String> artists = new HashSet<>();
+    Set<String> albumArtists = new HashSet<>();
+    int[] known = {0};
+    members.forEach(
+        (int id) -> {
+          if (!ground.hole(id, Fields.ARTIST)) {
+            artists.add(NameKey.of(ground.raw(id, Fields.ARTIST)));
+            known[0]++;
+          }
+          if (!ground.hole(id, Fields.ALBUM_ARTIST)) {
+            albumArtists.add(ground.raw(id, Fields.ALBUM_ARTIST));
+          }
+        });
+    boolean compilation = artists.size() >= LEAST && artists.size() * 2 >= known[0];
+    if (albumArtists.size() > 1 || albumArtists.isEmpty() && !compilation) {
+      return;
+    }
+    boolean none = albumArtists.isEmpty();
+    String value = none ? "Various Artists" : albumArtists.iterator().next();
+    String reason =
+        none ? artists.size() + " artists on one album" : "the album's other tracks have it";
+    members.forEach(
+        (int id) -> {
+          if (ground.hole(id, Fields.ALBUM_ARTIST)) {
+            String decision = "albums without their artist";
+            propose(id, Fields.ALBUM_ARTIST, value, decision, none ? 91 : 95, reason, ground, out);
+          }
+        });
+  }
+
+  private static void year(
+      RoaringBitmap members, Majority year, Ground ground, Consumer<Proposal> out) {
+    double number = Fields.YEAR.type().number(year.value());
+    members.forEach(
+        (int id) -> {
+          String raw = ground.raw(id, Fields.YEAR);
+          if (raw.isBlank()) {
+            int certainty = year.others() == 0 ? 91 : 75;
+            String reason = year.with() + " tracks of the album have it";
+            String decision = "years missing in an album";
+            propose(id, Fields.YEAR, year.value(), decision, certainty, reason, ground, out);
+          } else if (!Fields.YEAR.isHole(raw) && Fields.YEAR.type().number(raw) != number) {
+            String reason = year.with() + " tracks of the album have " + year.value();
+            String decision = "years that differ in an album";
+            propose(id, Fields.YEAR, year.value(), decision, 75, reason, ground, out);
+          }
+        });
+  }
+
+  private static void propose(
+      int id,
+      Field<?> field,
+      String after,
+      String decision,
+      int certainty,
+      String reason,
+      Ground ground,
+      Consumer<Proposal> out) {
+    out.accept(
+        new Proposal(
+            RepairKind.WHOLE_ALBUM,
+            decision,
+            id,
+            ground.edits(id, Map.of(field, after)),
+            certainty,
+            reason));
+  }
+}

@@ -1,0 +1,249 @@
+package tenterhook.core.repair;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.stream.Collectors;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.Tracks;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.code.Derived;
+import tenterhook.core.field.Artwork;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.genre.Genres;
+import tenterhook.core.job.Progress;
+import tenterhook.core.track.Cell;
+import tenterhook.core.track.Snapshot;
+
+/** All inspectors together: they settle, they keep in step, and they can be told to be quiet. */
+class RepairsTest {
+  private static final String[] ARTISTS = {
+    "Ottoline Fask",
+    "ottoline fask",
+    "The Gannet Sisters",
+    "Gannet Sisters, The",
+    "Pewter  Wren",
+    "Pewter Wren",
+    "Brisk Meridian",
+    "Brisk Meridien",
+    "",
+    "Halden & Quill",
+    "DJ mc"
+  };
+  private static final String[] TITLES = {
+    "Cold Lamps",
+    "Pewter Wren - Cold Lamps",
+    "SLOW FERRY",
+    "Slow Ferry (Official Video)",
+    "Third Bell - Ferry Remix",
+    "Cafe\u0301",
+    "Salt_Gate",
+    "",
+    "Late Orders [free dl]",
+    "A - B - C",
+    "02 - Two",
+    "Cold Lamps (2011 Remaster)"
+  };
+  private static final String[] GENRES = {
+    "Ska", "ska", "Hip Hop", "hip-hop", "hiphop / Soul", "(21)", "", "Soul; Ska", "HIP HOP"
+  };
+  private static final String[] YEARS = {"1987", "1987-05-03", "0", "2099", "", "87", "1991"};
+  private static final String[] ALBUMS = {
+    "Slipway", "slipway", "Low Water", "", "Slipway (Disc 2)"
+  };
+  private static final String[] FOLDERS = {"Rink/Doors", "Pewter Wren/1987 - Slipway", "New"};
+  private static final String[] COMMENTS = {
+    "", "/80S/SKA/", "own words www.tape-swap.example /80S/", "0000A1B2 00003C4D 0000FFFF 00001234"
+  };
+
+  private static String any(Random random, String[] some) {
+    return some[random.nextInt(some.length)];
+  }
+
+  private static List<Cell> track(Random random, int id) {
+    String title = any(random, TITLES);
+    List<Cell> cells = new ArrayList<>();
+    cells.add(new Cell(id, Fields.ROOT, "Music"));
+    cells.add(new Cell(id, Fields.STATE, "present"));
+    String name = random.nextBoolean() ? String.format("%02d %s", id % 20, title) : "x" + id;
+    cells.add(new Cell(id, Fields.PATH, any(random, FOLDERS) + "/" + name + "_" + id + ".mp3"));
+    cells.addAll(values(random, id));
+    return cells;
+  }
+
+  private static List<Cell> values(Random random, int id) {
+    String art =
+        random.nextInt(3) == 0
+            ? ""
+            : new Artwork(
+                    "a" + random.nextInt(3), 600, random.nextInt(4) == 0 ? 90 : 600, 9, "image/png")
+                .raw();
+    return List.of(
+        new Cell(id, Fields.ARTIST, any(random, ARTISTS)),
+        new Cell(id, Fields.TITLE, any(random, TITLES)),
+        new Cell(id, Fields.GENRE, any(random, GENRES)),
+        new Cell(id, Fields.YEAR, any(random, YEARS)),
+        new Cell(id, Fields.ALBUM, any(random, ALBUMS)),
+        new Cell(id, Fields.COMMENT, any(random, COMMENTS)),
+        new Cell(id, Fields.TRACK, random.nextInt(4) == 0 ? "" : String.valueOf(id % 20)),
+        new Cell(id, Fields.BPM, String.valueOf(random.nextBoolean() ? 128 + id % 9 : 64)),
+        new Cell(id, Fields.GUARDED, random.nextInt(12) == 0 ? "yes" : ""),
+        new Cell(id, Fields.ARTWORK, art));
+  }
+
+  private static Snapshot collection(Random random, int size) {
+    List<Cell> cells = new ArrayList<>();
+    for (int id = 1; id <= size; id++) {
+      cells.addAll(track(random, id));
+    }
+    return derived(Snapshot.empty().with(cells));
+  }
+
+  private static Snapshot derived(Snapshot snapshot) {
+    return Derived.refreshed(snapshot, Tracks.BOOK, snapshot.known());
+  }
+
+  private static Repairs inspected(Snapshot snapshot, Codebook book) {
+    return Repairs.of(
+        snapshot, book, RepairRules.DEFAULT, Surroundings.none(Inspected.YEAR), Progress.SILENT);
+  }
+
+  @Property(tries = 12)
+  void aMendedTrackIsMendedAndEveryKindComesToRest(@ForAll long seed) {
+    Snapshot snapshot = collection(new Random(seed), 40);
+    for (RepairKind kind : RepairKind.values()) {
+      Snapshot now = snapshot;
+      for (int round = 0; round < 4; round++) {
+        List<Proposal> of =
+            Inspected.of(now, Tracks.BOOK, Surroundings.none(Inspected.YEAR)).of(kind);
+        if (of.isEmpty()) {
+          break;
+        }
+        assertThat(round).as(kind + " goes on and on: " + of).isLessThan(3);
+        now = Inspected.applied(now, Tracks.BOOK, of);
+        stillProposed(of, Inspected.of(now, Tracks.BOOK, Surroundings.none(Inspected.YEAR)), kind);
+      }
+    }
+  }
+
+  /** No field that was just mended is proposed again by the same kind. */
+  private static void stillProposed(List<Proposal> accepted, Inspected again, RepairKind kind) {
+    var mended =
+        accepted.stream()
+            .flatMap(p -> p.edits().stream())
+            .map(e -> e.id() + " " + e.field())
+            .collect(Collectors.toSet());
+    for (Proposal proposal : again.of(kind)) {
+      proposal
+          .edits()
+          .forEach(
+              e ->
+                  assertThat(mended)
+                      .as(kind + " again: " + proposal)
+                      .doesNotContain(e.id() + " " + e.field()));
+    }
+  }
+
+  @Property(tries = 40)
+  void followingAChangeGivesTheSameAsLookingAtAllAnew(@ForAll long seed) {
+    Random random = new Random(seed);
+    Snapshot snapshot = collection(random, 30);
+    Repairs kept = inspected(snapshot, Tracks.BOOK);
+    Codebook book = Tracks.BOOK;
+    for (int step = 0; step < 8; step++) {
+      RoaringBitmap changed = new RoaringBitmap();
+      List<Cell> cells = new ArrayList<>();
+      for (int i = 0; i <= random.nextInt(3); i++) {
+        int id = 1 + random.nextInt(34);
+        changed.add(id);
+        cells.addAll(snapshot.known().contains(id) ? values(random, id) : track(random, id));
+        cells.add(new Cell(id, Fields.STATE, random.nextInt(5) == 0 ? "lost" : "present"));
+        cells.add(new Cell(id, Fields.STANDING, random.nextInt(6) == 0 ? "removed" : ""));
+      }
+      if (random.nextInt(4) == 0) {
+        book = Tracks.BOOK.with(Genres.NONE.with(any(random, GENRES), "Hip Hop"));
+      }
+      snapshot = derived(snapshot.with(cells));
+      kept.follow(snapshot, book, RepairRules.DEFAULT, Surroundings.none(Inspected.YEAR), changed);
+      assertThat(kept.proposals())
+          .containsExactlyInAnyOrderElementsOf(inspected(snapshot, book).proposals());
+    }
+  }
+
+  @Test
+  void oneEditIsLookedAtAlone() {
+    Snapshot snapshot = collection(new Random(5), 400);
+    Repairs kept = inspected(snapshot, Tracks.BOOK);
+    Snapshot after = derived(snapshot.with(List.of(new Cell(7, Fields.LYRICS, "la"))));
+    kept.follow(
+        after,
+        Tracks.BOOK,
+        RepairRules.DEFAULT,
+        Surroundings.none(Inspected.YEAR),
+        RoaringBitmap.bitmapOf(7));
+    assertThat(kept.inspected()).isBetween(1L, 60L);
+  }
+
+  @Test
+  void aKindCanBeSwitchedOffAndRefusedForATrack() {
+    Snapshot snapshot =
+        Tracks.none().with("title=COLD LAMPS ONE").with("title=COLD LAMPS TWO").snapshot();
+    Repairs kept = inspected(snapshot, Tracks.BOOK);
+    assertThat(kept.proposals()).hasSize(2);
+    RepairRules one =
+        RepairRules.DEFAULT.dismissing(RepairKind.CAPITALS, RoaringBitmap.bitmapOf(2), true);
+    follow(kept, snapshot, one);
+    assertThat(kept.proposals()).extracting(Proposal::id).containsExactly(1);
+    follow(kept, snapshot, one.switched(RepairKind.CAPITALS, false));
+    assertThat(kept.proposals()).isEmpty();
+    follow(
+        kept,
+        snapshot,
+        one.switched(RepairKind.CAPITALS, true)
+            .dismissing(RepairKind.CAPITALS, RoaringBitmap.bitmapOf(2), false));
+    assertThat(kept.proposals()).hasSize(2);
+  }
+
+  private static void follow(Repairs kept, Snapshot snapshot, RepairRules rules) {
+    kept.follow(
+        snapshot, Tracks.BOOK, rules, Surroundings.none(Inspected.YEAR), new RoaringBitmap());
+  }
+
+  @Test
+  void theListOfJunkIsTheDjs() {
+    Snapshot snapshot = Tracks.none().with("title=Cold Lamps (tape hiss)").snapshot();
+    Repairs kept = inspected(snapshot, Tracks.BOOK);
+    assertThat(kept.proposals()).isEmpty();
+    follow(kept, snapshot, RepairRules.DEFAULT.withJunk(List.of("tape hiss")));
+    assertThat(kept.proposals())
+        .singleElement()
+        .extracting(Proposal::kind)
+        .isEqualTo(RepairKind.JUNK);
+  }
+
+  @Test
+  void aProposalSaysWhatItCloses() {
+    Inspected seen =
+        Inspected.of(
+            Tracks.none()
+                .with("artist=Varda Pell", "title=x")
+                .with("title=Varda Pell - Cold Lamps"));
+    assertThat(seen.of(RepairKind.ARTIST_IN_TITLE))
+        .singleElement()
+        .extracting(Proposal::closes)
+        .isEqualTo(1);
+    Field<?> field = Fields.TITLE;
+    var edit = new tenterhook.core.change.Edit.SetField(1, field, "a", "b");
+    assertThatThrownBy(() -> new Proposal(RepairKind.JUNK, "d", 2, List.of(edit), 90, "r"))
+        .hasMessageContaining("its own track");
+    assertThatThrownBy(() -> new Proposal(RepairKind.JUNK, "d", 1, List.of(edit), 101, "r"))
+        .hasMessageContaining("0 to 100");
+  }
+}
