@@ -24,6 +24,7 @@ import tenterhook.backstage.store.CollectionRefused;
       ArtCommand.class,
       LostCommand.class,
       RepairsCommand.class,
+      CatalogueCommand.class,
       DuplicatesCommand.class,
       HoldingCommand.class,
       CodebookCommand.class,

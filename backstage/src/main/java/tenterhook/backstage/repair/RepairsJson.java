@@ -12,8 +12,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.catalogue.CatalogueJson;
 import tenterhook.core.catalogue.Answer;
-import tenterhook.core.catalogue.CatalogueEntry;
 import tenterhook.core.catalogue.Match;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.repair.RepairKind;
@@ -73,12 +73,8 @@ final class RepairsJson {
   }
 
   private static void match(ObjectNode one, Match match) {
-    CatalogueEntry entry = match.entry();
+    CatalogueJson.write(one, match.entry());
     one.put("certainty", match.certainty()).put("reason", match.reason());
-    one.put("id", entry.id()).put("artist", entry.artist()).put("title", entry.title());
-    one.put("album", entry.album()).put("year", entry.year()).put("genre", entry.genre());
-    one.put("track", entry.track()).put("trackTotal", entry.trackTotal());
-    one.put("seconds", entry.seconds());
   }
 
   static Map<Integer, Answer> answers(String text) {
@@ -95,18 +91,8 @@ final class RepairsJson {
   }
 
   private static Match match(JsonNode node) {
-    CatalogueEntry entry =
-        new CatalogueEntry(
-            node.path("id").asText(),
-            node.path("artist").asText(),
-            node.path("title").asText(),
-            node.path("album").asText(),
-            node.path("year").asInt(),
-            node.path("genre").asText(),
-            node.path("track").asInt(),
-            node.path("trackTotal").asInt(),
-            node.path("seconds").asDouble());
-    return new Match(entry, node.path("certainty").asInt(), node.path("reason").asText());
+    return new Match(
+        CatalogueJson.read(node), node.path("certainty").asInt(), node.path("reason").asText());
   }
 
   static String fitted(Map<String, Artwork> fitted) {

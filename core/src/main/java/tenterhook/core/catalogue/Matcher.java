@@ -24,16 +24,34 @@ import tenterhook.core.text.Versions;
 public final class Matcher {
   /** Raw probability to certainty, both in percent; straight lines between the points. */
   private static final double[][] CALIBRATION = {
-    {0, 0}, {20, 15}, {40, 35}, {60, 55}, {80, 76}, {90, 86}, {96, 93}, {99, 97}, {100, 99}
+    {0, 0},
+    {14, 4},
+    {25, 7},
+    {35, 20},
+    {46, 37},
+    {54, 40},
+    {65, 50},
+    {77, 70},
+    {86, 76},
+    {93, 87},
+    {95, 92},
+    {96.4, 97},
+    {98.8, 99},
+    {100, 99.5}
   };
 
+  private static final double UNLISTED = 0.04;
   private static final int MOST = 5;
   private static final JaroWinklerSimilarity LIKE = new JaroWinklerSimilarity();
 
   private Matcher() {}
 
-  /** One thing that speaks for or against an entry. */
-  private record Point(double weight, String words) {}
+  /** One thing that speaks for or against an entry, be it its recording or its release. */
+  private record Point(double weight, String words, boolean ofRelease) {
+    Point(double weight, String words) {
+      this(weight, words, false);
+    }
+  }
 
   /** An entry with its points. */
   private record Scored(CatalogueEntry entry, double sum, List<Point> points) {}
@@ -53,9 +71,9 @@ public final class Matcher {
     double all = 1;
     for (CatalogueEntry entry : entries) {
       List<Point> points = points(facts, entry, neighbours);
-      double sum = points.stream().mapToDouble(Point::weight).sum();
+      double sum = sum(points);
       scored.add(new Scored(entry, sum, points));
-      all += Math.exp(sum);
+      all += Math.exp(sum) + elsewhere(points);
     }
     scored.sort(
         Comparator.comparingDouble((Scored s) -> -s.sum()).thenComparing(s -> s.entry().id()));
@@ -80,12 +98,24 @@ public final class Matcher {
     double all = 1;
     double best = 0;
     for (CatalogueEntry entry : entries) {
-      double one =
-          Math.exp(points(facts, entry, neighbours).stream().mapToDouble(Point::weight).sum());
-      all += one;
+      List<Point> points = points(facts, entry, neighbours);
+      double one = Math.exp(sum(points));
+      all += one + elsewhere(points);
       best = Math.max(best, one);
     }
     return 100 * best / all;
+  }
+
+  private static double sum(List<Point> points) {
+    return points.stream().mapToDouble(Point::weight).sum();
+  }
+
+  /**
+   * The same recording on a release that the catalogue does not list: what no release speaks for.
+   */
+  private static double elsewhere(List<Point> points) {
+    double recording = points.stream().filter(p -> !p.ofRelease()).mapToDouble(Point::weight).sum();
+    return UNLISTED * Math.exp(recording);
   }
 
   private static double calibrated(double raw) {
@@ -109,22 +139,24 @@ public final class Matcher {
     points.add(length(facts, entry));
     if (!facts.album().isBlank() && !entry.album().isBlank()) {
       boolean same = NameKey.of(facts.album()).equals(NameKey.of(entry.album()));
-      points.add(same ? new Point(2.5, "same album") : new Point(-1, "another album"));
+      points.add(same ? new Point(2.5, "same album", true) : new Point(-1, "another album", true));
     }
     if (facts.track() > 0 && entry.track() > 0) {
       boolean same = facts.track() == entry.track();
-      points.add(same ? new Point(0.8, "same number") : new Point(-0.6, "another number"));
+      points.add(
+          same ? new Point(0.8, "same number", true) : new Point(-0.6, "another number", true));
     }
     if (facts.year() > 0 && entry.year() > 0) {
       boolean same = Math.abs(facts.year() - entry.year()) <= 1;
-      points.add(same ? new Point(0.9, "same year") : new Point(-0.5, "another year"));
+      points.add(same ? new Point(0.9, "same year", true) : new Point(-0.5, "another year", true));
     }
     int others = neighbours.getOrDefault(NameKey.of(entry.album()), 0);
     if (others > 0 && !entry.album().isBlank()) {
       points.add(
           new Point(
               0.8 * Math.min(4, others),
-              others + (others == 1 ? " other track" : " other tracks") + " here on this album"));
+              others + (others == 1 ? " other track" : " other tracks") + " here on this album",
+              true));
     }
     return points;
   }

@@ -31,7 +31,8 @@ final class CoverArt implements Inspector.OfFolder {
                     .computeIfAbsent(
                         NameKey.of(ground.raw(id, Fields.ALBUM)), a -> new RoaringBitmap())
                     .add(id));
-    boolean one = albums.size() == 1;
+    long named = albums.keySet().stream().filter(a -> !a.isEmpty()).count();
+    boolean one = named <= 1;
     albums.forEach((album, ids) -> album(ids, album.isEmpty(), folder, one, ground, out));
   }
 

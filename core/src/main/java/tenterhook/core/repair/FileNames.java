@@ -103,7 +103,7 @@ final class FileNames implements Inspector.OfFolder {
     int certainty = votes.certainty();
     String reason =
         "“"
-            + pattern.text()
+            + pattern.words()
             + "” explains "
             + votes.agreed
             + " known names here, "
@@ -116,7 +116,7 @@ final class FileNames implements Inspector.OfFolder {
     out.accept(
         new Proposal(
             RepairKind.FILE_NAME,
-            "“" + pattern.text() + "” in file names",
+            "“" + pattern.words() + "” in file names",
             id,
             edits,
             certainty,

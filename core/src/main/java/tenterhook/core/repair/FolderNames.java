@@ -95,7 +95,7 @@ final class FolderNames implements Inspector.OfFolder {
     out.accept(
         new Proposal(
             RepairKind.FOLDER_NAME,
-            "“" + reading.pattern().text() + "” in the folder's path",
+            "“" + reading.pattern().words() + "” in the folder's path",
             id,
             ground.edits(id, values),
             certainty,

@@ -55,6 +55,11 @@ record NamePattern(String text, List<Field<?>> fields, Pattern shape) {
           of("{artist}/{album}"),
           of("{album}"));
 
+  /** The pattern in words, such as {@code artist - title}. */
+  String words() {
+    return text.replace("{", "").replace("}", "");
+  }
+
   /** Reads a pattern. */
   static NamePattern of(String text) {
     List<Field<?>> fields = new ArrayList<>();

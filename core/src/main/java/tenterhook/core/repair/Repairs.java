@@ -384,7 +384,7 @@ public final class Repairs {
         id,
         same,
         new Inspector.Folder(folder, path, ids),
-        albums.size() == 1,
+        albums.stream().filter(a -> !a.isBlank()).count() <= 1,
         new Ground(snapshot, codebook, rules, surroundings, census));
   }
 }

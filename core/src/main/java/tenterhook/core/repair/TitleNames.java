@@ -93,7 +93,7 @@ final class TitleNames implements Inspector.OfFolder {
         reason = "both parts are artists in the collection";
       } else if (!rival && votes[0] >= 3 && votes[1] == 0) {
         certainty = Math.min(88, 76 + votes[0]);
-        reason = votes[0] + " other titles here agree on “" + pattern.text() + "”";
+        reason = votes[0] + " other titles here agree on “" + pattern.words() + "”";
       } else {
         certainty = rival || pattern != NamePattern.IN_TITLES.get(1) ? 0 : 55;
         reason = "an artist that the collection does not know";
@@ -109,7 +109,7 @@ final class TitleNames implements Inspector.OfFolder {
     return Optional.of(
         new Proposal(
             RepairKind.ARTIST_IN_TITLE,
-            DECISION.formatted(pattern.text()),
+            DECISION.formatted(pattern.words()),
             id,
             ground.edits(id, values),
             certainty,

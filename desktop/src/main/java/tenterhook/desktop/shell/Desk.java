@@ -31,6 +31,7 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.job.Progress;
+import tenterhook.desktop.repair.RepairsModel;
 import tenterhook.desktop.theme.Words;
 
 /**
@@ -50,6 +51,7 @@ public final class Desk {
   private final RoaringBitmap changed = new RoaringBitmap();
   private boolean othersChanged;
   private CrateContents contents;
+  private final RepairsModel repairs;
   private Frame frame = new Frame() {};
 
   /**
@@ -80,7 +82,13 @@ public final class Desk {
     this.collection = collection;
     this.state = new ReadOnlyObjectWrapper<>(collection.state());
     this.contents = collection.contents();
+    this.repairs = new RepairsModel(this);
     collection.listen(this::changed);
+  }
+
+  /** The proposals for this collection. */
+  public RepairsModel repairs() {
+    return repairs;
   }
 
   private void changed(Delta delta) {
@@ -197,7 +205,8 @@ public final class Desk {
         this::told);
   }
 
-  private void told(Outcome outcome) {
+  /** Says what became of a change; with a button that takes it back. */
+  public void told(Outcome outcome) {
     post();
     if (outcome.refused().isEmpty()) {
       frame.tell(outcome.title(), false, outcome.number());
@@ -278,12 +287,13 @@ public final class Desk {
 
   /** Whether no work is waiting or running, seen from any thread. */
   boolean quiet() {
-    return waiting.get() == 0 && !posted.get();
+    return waiting.get() == 0 && !posted.get() && repairs.quiet();
   }
 
   /** Asks all work to stop and waits for what is under way. */
   public void close() {
     List.copyOf(jobs).forEach(RunningJob::stop);
+    repairs.close();
     worker.close();
     collection.close();
   }

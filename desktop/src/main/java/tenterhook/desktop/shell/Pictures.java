@@ -15,7 +15,9 @@ import javax.imageio.ImageIO;
 import tenterhook.core.change.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
+import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.repair.RepairsView;
 import tenterhook.desktop.theme.Words;
 
 /** Takes a picture of every main view of the running program, one after the other, and ends it. */
@@ -43,6 +45,10 @@ final class Pictures {
     stage.setHeight(800);
     shots.add(new Shot("weave", () -> shell.go(Station.WEAVE)));
     shots.add(new Shot("arrivals", () -> shell.go(Station.ARRIVALS)));
+    shots.add(new Shot("repairs-names", () -> repairs(RepairKind.ARTIST_IN_TITLE)));
+    shots.add(new Shot("repairs-genres", () -> repairs(RepairKind.GENRES)));
+    shots.add(new Shot("repairs-artwork", () -> repairs(RepairKind.ARTWORK)));
+    shots.add(new Shot("repairs-catalogue", () -> repairs(RepairKind.CATALOGUE)));
     shots.add(new Shot("tracks", this::scripts));
     shots.add(new Shot("edit-panel", this::edit));
     shots.add(new Shot("lost-files", this::lost));
@@ -53,7 +59,15 @@ final class Pictures {
     shots.add(new Shot("crates", this::crates));
     shots.add(new Shot("history", this::history));
     shots.add(new Shot("weave-night", this::night));
-    next(0);
+    desk.repairs().look();
+    desk.job(
+        Words.of("catalogue.job"),
+        true,
+        p -> desk.repairs().lookUpNow(p),
+        found -> {
+          desk.repairs().follow();
+          next(0);
+        });
   }
 
   private void next(int at) {
@@ -87,6 +101,13 @@ final class Pictures {
     var ids =
         snapshot.tracks(id -> snapshot.raw(id, Fields.TITLE).chars().anyMatch(c -> c >= 0x250));
     shell.show(TrackList.of("Names in every script", ids));
+  }
+
+  private void repairs(RepairKind kind) {
+    shell.go(Station.REPAIRS);
+    if (shell.inView() instanceof RepairsView view) {
+      view.choose(kind);
+    }
   }
 
   private void edit() {

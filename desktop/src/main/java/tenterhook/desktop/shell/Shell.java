@@ -25,6 +25,7 @@ import tenterhook.desktop.crate.CratesView;
 import tenterhook.desktop.duplicate.DuplicatesView;
 import tenterhook.desktop.history.HistoryView;
 import tenterhook.desktop.lost.LostView;
+import tenterhook.desktop.repair.RepairsView;
 import tenterhook.desktop.table.TrackPane;
 import tenterhook.desktop.table.TracksView;
 import tenterhook.desktop.theme.Look;
@@ -59,6 +60,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
     desk.frame(this);
     stations.put(Station.WEAVE, new WeaveView(desk));
     stations.put(Station.ARRIVALS, new ArrivalsView(desk));
+    stations.put(Station.REPAIRS, new RepairsView(desk));
     stations.put(Station.LOST, new LostView(desk));
     stations.put(Station.DUPLICATES, new DuplicatesView(desk));
     stations.put(Station.CODING, new CodingView(desk));
@@ -78,7 +80,9 @@ public final class Shell extends BorderPane implements Desk.Frame {
     setBottom(new Strip(desk));
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     desk.state().addListener((o, before, after) -> counts());
+    desk.repairs().proposals().addListener((o, before, after) -> repairsCount());
     counts();
+    repairsCount();
     go(Station.WEAVE);
     desk.collection().openingTroubles().stream()
         .findFirst()
@@ -114,6 +118,10 @@ public final class Shell extends BorderPane implements Desk.Frame {
     rail.waiting(Station.LOST, LostFinder.lost(snapshot).getCardinality());
     rail.waiting(Station.DUPLICATES, Duplicates.sameBytes(snapshot).size());
     rail.waiting(Station.CODING, CodingModel.waiting(desk.state().get()).getCardinality());
+  }
+
+  private void repairsCount() {
+    rail.waiting(Station.REPAIRS, desk.repairs().proposals().get().size());
   }
 
   @Override

@@ -9,6 +9,8 @@ public enum Station {
   WEAVE,
   /** What is new. */
   ARRIVALS,
+  /** Proposed corrections. */
+  REPAIRS,
   /** Files that are not where they should be. */
   LOST,
   /** Copies. */

@@ -86,6 +86,7 @@ public final class Look {
                     || c >= 0x048A && c < 0x0500
                     || c >= 0x1E00 && c < 0x1F00
                     || c >= 0x2010 && c <= 0x2026
+                    || c == 0x203A
                     || c == 0x20AC
                     || c == 0x2192
                     || c == 0x00D7);

@@ -97,6 +97,7 @@ final class DemoAlbums {
               "missing", Fields.ALBUM_ARTIST.key(), "", "Various Artists", "whole-album"));
       album.add(track);
     }
+    album.get(0).spoil("artist spelling", Fields.ARTIST, "Gannet Sisters, The", "artists");
     album.get(3).spoil("missing", Fields.ALBUM, "", "whole-album");
     total(album, 8);
   }

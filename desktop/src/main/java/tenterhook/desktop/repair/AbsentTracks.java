@@ -1,0 +1,28 @@
+package tenterhook.desktop.repair;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import tenterhook.core.catalogue.CatalogueEntry;
+import tenterhook.core.field.Fields;
+import tenterhook.core.text.NameKey;
+import tenterhook.core.track.Snapshot;
+
+/** Which tracks of a release the collection does not have. */
+final class AbsentTracks {
+  private AbsentTracks() {}
+
+  static List<CatalogueEntry> of(Snapshot snapshot, List<CatalogueEntry> release) {
+    Set<String> have = new HashSet<>();
+    snapshot
+        .tracks()
+        .forEach(
+            (int id) ->
+                have.add(key(snapshot.raw(id, Fields.ARTIST), snapshot.raw(id, Fields.TITLE))));
+    return release.stream().filter(e -> !have.contains(key(e.artist(), e.title()))).toList();
+  }
+
+  private static String key(String artist, String title) {
+    return NameKey.of(artist) + "\n" + NameKey.of(title);
+  }
+}

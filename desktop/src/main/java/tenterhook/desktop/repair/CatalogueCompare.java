@@ -1,0 +1,202 @@
+package tenterhook.desktop.repair;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.catalogue.Answer;
+import tenterhook.core.catalogue.CatalogueEntry;
+import tenterhook.core.catalogue.Match;
+import tenterhook.core.change.Edit.SetField;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.repair.Proposal;
+import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.TwoLineCell;
+import tenterhook.desktop.theme.Words;
+
+/** What the catalogue says beside what the file says, field by field; each can be chosen. */
+final class CatalogueCompare extends VBox {
+  private static final double MATCH_HEIGHT = 54;
+
+  private final Desk desk;
+  private final Button ask = Look.primary("", this::lookUp);
+  private final Label words = Look.label("", "second");
+  private final ListView<Match> matches = new ListView<>();
+  private final GridPane fields = new GridPane(10, 5);
+  private final Label reason = Look.label("", "second");
+  private final Button take = Look.button(Words.of("catalogue.take"), this::take);
+  private final Label absent = Look.label("", "second");
+  private final Map<Field<?>, CheckBox> boxes = new LinkedHashMap<>();
+  private @Nullable Proposal proposal;
+
+  CatalogueCompare(Desk desk) {
+    super(8);
+    this.desk = desk;
+    ask.setId("catalogue-ask");
+    matches.setId("matches");
+    matches.getStyleClass().add("picked");
+    matches.setCellFactory(
+        l ->
+            new TwoLineCell<>(
+                m -> m.entry().artist() + " – " + m.entry().title(),
+                m ->
+                    Words.of(
+                        "catalogue.match",
+                        m.certainty(),
+                        m.entry().album(),
+                        String.valueOf(m.entry().year()))));
+    matches
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener((o, before, after) -> compare(after));
+    ColumnConstraints box = new ColumnConstraints(24);
+    ColumnConstraints label = new ColumnConstraints(62);
+    ColumnConstraints value = new ColumnConstraints(40, 130, Double.MAX_VALUE);
+    fields
+        .getColumnConstraints()
+        .addAll(box, label, value, new ColumnConstraints(40, 130, Double.MAX_VALUE));
+    fields.setId("compare");
+    take.setId("catalogue-take");
+    words.setWrapText(true);
+    reason.setWrapText(true);
+    absent.setWrapText(true);
+    absent.setId("absent");
+  }
+
+  private void lookUp() {
+    desk.repairs().lookUp(desk.repairs().toLookUp());
+  }
+
+  /** Shows the matches for a proposal's track; null for none. */
+  void show(@Nullable Proposal other) {
+    proposal = other;
+    RoaringBitmap open = desk.repairs().toLookUp();
+    ask.setText(Words.of("catalogue.ask", open.getCardinality()));
+    ask.setVisible(!open.isEmpty());
+    ask.setManaged(!open.isEmpty());
+    words.setText(Words.of(open.isEmpty() ? "catalogue.allAsked" : "catalogue.words"));
+    Optional<Answer> answer =
+        other == null ? Optional.empty() : desk.repairs().mending().answer(other.id());
+    if (answer.isEmpty()) {
+      getChildren().setAll(ask, words);
+      return;
+    }
+    getChildren().setAll(matches, fields, reason, take, absent, ask, words);
+    List<Match> found = answer.get().matches();
+    matches.getItems().setAll(found);
+    double height = MATCH_HEIGHT * Math.min(3, found.size());
+    matches.setMinHeight(height);
+    matches.setPrefHeight(height);
+    matches.getSelectionModel().selectFirst();
+  }
+
+  private void compare(@Nullable Match match) {
+    fields.getChildren().clear();
+    boxes.clear();
+    absent.setText("");
+    Proposal now = proposal;
+    if (match == null || now == null) {
+      return;
+    }
+    reason.setText(match.reason());
+    Snapshot snapshot = desk.state().get().snapshot();
+    fields.addRow(
+        0,
+        new Label(),
+        new Label(),
+        Look.label(Words.of("catalogue.file"), "second"),
+        Look.label(Words.of("catalogue.catalogue"), "second"));
+    int row = 1;
+    for (Map.Entry<Field<?>, String> one : match.entry().values().entrySet()) {
+      Field<?> field = one.getKey();
+      String has = snapshot.raw(now.id(), field);
+      boolean differs = !has.equals(one.getValue());
+      CheckBox box = new CheckBox();
+      box.setAccessibleText(field.label());
+      box.setId("take-" + field.key());
+      box.setVisible(differs);
+      box.setSelected(differs && proposed(now, field));
+      boxes.put(field, box);
+      Label mine = Look.dataLabel(has.isEmpty() ? Words.of("hole") : field.type().show(has));
+      mine.getStyleClass().add(has.isEmpty() ? "hole" : "plain");
+      Label theirs = Look.dataLabel(field.type().show(one.getValue()), differs ? "given" : "plain");
+      mine.setWrapText(true);
+      theirs.setWrapText(true);
+      fields.addRow(row++, box, Look.label(field.label(), "second"), mine, theirs);
+    }
+    length(snapshot, now.id(), match.entry(), row);
+    absent(match.entry());
+  }
+
+  private static boolean proposed(Proposal proposal, Field<?> field) {
+    return proposal.edits().stream().anyMatch(e -> e.field() == field);
+  }
+
+  private void length(Snapshot snapshot, int id, CatalogueEntry entry, int row) {
+    fields.addRow(
+        row,
+        new Label(),
+        Look.label(Fields.DURATION.label(), "second"),
+        Look.label(snapshot.shown(id, Fields.DURATION)),
+        Look.label(Fields.DURATION.type().show(String.valueOf(entry.seconds()))));
+  }
+
+  private void absent(CatalogueEntry entry) {
+    if (!entry.album().isEmpty() && entry.trackTotal() > 0) {
+      desk.repairs()
+          .missing(
+              entry,
+              found -> {
+                if (!found.isEmpty()) {
+                  Look.data(
+                      absent,
+                      Words.of(
+                          "catalogue.absent",
+                          found.size(),
+                          entry.album(),
+                          String.join(
+                              ", ", found.stream().limit(4).map(CatalogueEntry::title).toList())));
+                }
+              });
+    }
+  }
+
+  private void take() {
+    Match match = matches.getSelectionModel().getSelectedItem();
+    Proposal now = proposal;
+    if (match == null || now == null) {
+      return;
+    }
+    Snapshot snapshot = desk.state().get().snapshot();
+    List<SetField> edits = new ArrayList<>();
+    boxes.forEach(
+        (field, box) -> {
+          if (box.isSelected()) {
+            edits.add(
+                new SetField(
+                    now.id(),
+                    field,
+                    snapshot.raw(now.id(), field),
+                    match.entry().values().get(field)));
+          }
+        });
+    if (edits.isEmpty()) {
+      desk.frame().tell(Words.of("told.nothing"), false, 0);
+    } else {
+      desk.repairs().acceptAs(now, edits);
+    }
+  }
+}

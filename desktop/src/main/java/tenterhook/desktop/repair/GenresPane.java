@@ -1,0 +1,128 @@
+package tenterhook.desktop.repair;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.field.FieldType;
+import tenterhook.core.field.Fields;
+import tenterhook.core.genre.GenreEdits;
+import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.TwoLineCell;
+import tenterhook.desktop.theme.Words;
+
+/** All genres with their counts; one can become another, or be part of another. */
+final class GenresPane extends VBox {
+  private static final String SEPARATOR = String.valueOf(FieldType.SEPARATOR);
+
+  private final Desk desk;
+  private final ListView<Genre> list = new ListView<>();
+
+  /** A genre with how many tracks have it and what it is part of. */
+  record Genre(String name, int tracks, List<String> above) {}
+
+  GenresPane(Desk desk) {
+    super(6);
+    this.desk = desk;
+    list.setId("genres");
+    list.getStyleClass().add("picked");
+    list.setPrefHeight(190);
+    list.setCellFactory(
+        l ->
+            new TwoLineCell<>(
+                Genre::name,
+                g ->
+                    Words.of("genres.count", g.tracks())
+                        + (g.above().isEmpty()
+                            ? ""
+                            : " · " + Words.of("genres.partOf", String.join(" › ", g.above())))));
+    Label words = Look.label(Words.of("genres.words"), "second");
+    words.setWrapText(true);
+    var becomes = Look.button(Words.of("genres.becomes"), this::becomes);
+    becomes.setId("genre-becomes");
+    var part = Look.button(Words.of("genres.part"), this::part);
+    part.setId("genre-part");
+    getChildren()
+        .addAll(
+            Look.label(Words.of("genres.title"), "strong"),
+            words,
+            list,
+            new HBox(8, becomes, part));
+  }
+
+  void refresh() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    Map<String, Integer> counts = new TreeMap<>();
+    snapshot
+        .tracks()
+        .forEach(
+            (int id) -> {
+              for (String genre : snapshot.raw(id, Fields.GENRE).split(SEPARATOR)) {
+                counts.merge(genre, 1, Integer::sum);
+              }
+            });
+    counts.remove("");
+    Codebook book = desk.state().get().codebook();
+    book.genres().parents().values().forEach(p -> counts.putIfAbsent(p, 0));
+    List<Genre> genres = new ArrayList<>();
+    counts.forEach((name, count) -> genres.add(new Genre(name, count, book.genres().above(name))));
+    genres.sort((a, b) -> b.tracks() - a.tracks());
+    if (!genres.equals(list.getItems())) {
+      list.getItems().setAll(genres);
+    }
+  }
+
+  private void becomes() {
+    Genre one = list.getSelectionModel().getSelectedItem();
+    if (one != null) {
+      desk.frame()
+          .askText(
+              Words.of("genres.becomesAsk", one.name(), one.tracks()),
+              one.name(),
+              Words.of("genres.becomesDo"),
+              to -> {
+                RoaringBitmap ids = desk.state().get().snapshot().tracks();
+                desk.apply(
+                    GenreEdits.becomes(
+                        desk.state().get().snapshot(),
+                        desk.state().get().codebook(),
+                        ids,
+                        one.name(),
+                        to));
+              });
+    }
+  }
+
+  private void part() {
+    Genre one = list.getSelectionModel().getSelectedItem();
+    if (one != null) {
+      desk.frame()
+          .askText(
+              Words.of("genres.partAsk", one.name()),
+              one.above().isEmpty() ? "" : one.above().getFirst(),
+              Words.of("genres.partDo"),
+              to -> under(one.name(), to));
+    }
+  }
+
+  private void under(String genre, String parent) {
+    Codebook book = desk.state().get().codebook();
+    try {
+      Codebook after = book.with(book.genres().under(genre, parent.equals("-") ? "" : parent));
+      String title = Words.of("genres.partTitle", genre, parent);
+      desk.apply(new Change(title, true, List.of(new Edit.SetCodebook(book, after))));
+    } catch (IllegalArgumentException circle) {
+      desk.frame().tell(String.valueOf(circle.getMessage()), true, 0);
+    }
+  }
+}

@@ -1,0 +1,79 @@
+package tenterhook.desktop.repair;
+
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import tenterhook.core.change.Edit.SetField;
+import tenterhook.core.field.Artwork;
+import tenterhook.core.field.Fields;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/** Before and after of an edit, with the letters marked that go and that come. */
+final class MarkedText {
+  private MarkedText() {}
+
+  /** A piece of a text and whether it differs. */
+  record Piece(String text, boolean differs) {}
+
+  /** What a field holds now; letters that go are struck. */
+  static HBox before(SetField edit) {
+    return line(pieces(shown(edit, edit.before()), shown(edit, edit.after())), "taken");
+  }
+
+  /** What a field will hold; letters that come are marked. */
+  static HBox after(SetField edit) {
+    return line(pieces(shown(edit, edit.after()), shown(edit, edit.before())), "given");
+  }
+
+  /** A value in words. */
+  static String shown(SetField edit, String raw) {
+    return edit.field() == Fields.ARTWORK
+        ? Artwork.parse(raw).map(Artwork::size).orElse("")
+        : edit.field().type().show(raw);
+  }
+
+  private static HBox line(List<Piece> pieces, String mark) {
+    HBox box = new HBox();
+    box.getStyleClass().add("marked");
+    if (pieces.isEmpty()) {
+      box.getChildren().add(Look.label(Words.of("none"), "second"));
+    }
+    String whole = String.join("", pieces.stream().map(Piece::text).toList());
+    for (Piece piece : pieces) {
+      Label label = new Label(piece.text());
+      Look.script(label, whole);
+      if (piece.differs()) {
+        label.getStyleClass().add(mark);
+      }
+      box.getChildren().add(label);
+    }
+    return box;
+  }
+
+  /** A text in pieces that the other text has too, or has not. */
+  static List<Piece> pieces(String text, String other) {
+    List<Piece> pieces = new ArrayList<>();
+    int most = Math.min(text.length(), other.length());
+    int front = 0;
+    while (front < most && text.charAt(front) == other.charAt(front)) {
+      front++;
+    }
+    int back = 0;
+    while (back < most - front
+        && text.charAt(text.length() - 1 - back) == other.charAt(other.length() - 1 - back)) {
+      back++;
+    }
+    add(pieces, text.substring(0, front), false);
+    add(pieces, text.substring(front, text.length() - back), true);
+    add(pieces, text.substring(text.length() - back), false);
+    return pieces;
+  }
+
+  private static void add(List<Piece> pieces, String text, boolean differs) {
+    if (!text.isEmpty()) {
+      pieces.add(new Piece(text, differs));
+    }
+  }
+}

@@ -1,0 +1,133 @@
+package tenterhook.desktop.repair;
+
+import java.util.List;
+import java.util.function.Function;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.SelectionMode;
+import javafx.scene.control.TableCell;
+import javafx.scene.control.TableColumn;
+import javafx.scene.control.TableView;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import tenterhook.core.change.Edit.SetField;
+import tenterhook.core.field.Fields;
+import tenterhook.core.repair.Proposal;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/** Proposals as rows: file, fields, now, will be, certainty, because. */
+final class ProposalTable extends TableView<Proposal> {
+  private final Desk desk;
+
+  ProposalTable(Desk desk) {
+    this.desk = desk;
+    setId("proposals");
+    setAccessibleText(Words.of("repairs.table"));
+    getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
+    setColumnResizePolicy(CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
+    setPlaceholder(Look.label(Words.of("repairs.tableEmpty"), "empty"));
+    add("repairs.file", 112, this::file);
+    add("repairs.field", 66, p -> lines(p, e -> Look.label(e.field().label(), "second")));
+    add("repairs.now", 218, p -> lines(p, MarkedText::before));
+    add("repairs.willBe", 160, p -> lines(p, MarkedText::after));
+    add("repairs.certainty", 74, this::certainty);
+    add("repairs.because", 100, this::because);
+  }
+
+  private void add(String head, double width, Function<Proposal, Node> show) {
+    TableColumn<Proposal, Proposal> column = new TableColumn<>(Words.of(head));
+    column.setPrefWidth(width);
+    column.setSortable(false);
+    column.setReorderable(false);
+    column.setCellValueFactory(p -> new ReadOnlyObjectWrapper<>(p.getValue()));
+    column.setCellFactory(c -> new NodeCell(show));
+    getColumns().add(column);
+  }
+
+  private Node file(Proposal proposal) {
+    Label name = Look.dataLabel(desk.state().get().snapshot().fileName(proposal.id()));
+    Look.tip(name, desk.state().get().snapshot().raw(proposal.id(), Fields.PATH));
+    boolean guarded = !desk.state().get().snapshot().raw(proposal.id(), Fields.GUARDED).isEmpty();
+    return guarded ? new VBox(name, Look.label(Words.of("mark.guarded"), "second")) : name;
+  }
+
+  private static Node lines(Proposal proposal, Function<SetField, Node> show) {
+    VBox box = new VBox(1);
+    box.setAlignment(Pos.CENTER_LEFT);
+    for (SetField edit : proposal.edits()) {
+      StackPane line = new StackPane(show.apply(edit));
+      line.setAlignment(Pos.CENTER_LEFT);
+      line.setMinHeight(18);
+      box.getChildren().add(line);
+    }
+    return box;
+  }
+
+  private Node certainty(Proposal proposal) {
+    boolean certain = proposal.certainty() >= desk.repairs().rules().certainFrom();
+    Region part = new Region();
+    part.getStyleClass().add(certain ? "bar-certain" : "bar-doubt");
+    part.setMaxWidth(30.0 * proposal.certainty() / 100);
+    StackPane bar = new StackPane(part);
+    bar.getStyleClass().add("bar-ground");
+    bar.setAlignment(Pos.CENTER_LEFT);
+    bar.setMinSize(30, 6);
+    bar.setMaxSize(30, 6);
+    Label number = Look.label(String.valueOf(proposal.certainty()), "strong");
+    number.setMinWidth(Region.USE_PREF_SIZE);
+    HBox box = new HBox(6, bar, number);
+    box.setAlignment(Pos.CENTER_LEFT);
+    Label tier =
+        Look.label(
+            Words.of(certain ? "tier.certain" : "tier.look"), certain ? "whole" : "doubt", "small");
+    return new VBox(0, box, tier);
+  }
+
+  private Node because(Proposal proposal) {
+    Label label = Look.dataLabel(proposal.reason(), "second");
+    label.setWrapText(true);
+    label.prefWidthProperty().bind(getColumns().getLast().widthProperty().subtract(14));
+    Look.tip(label, proposal.reason());
+    return label;
+  }
+
+  /** Shows other proposals; keeps the selection where it was, or near. */
+  void show(List<Proposal> some) {
+    if (some.equals(getItems())) {
+      refresh();
+      return;
+    }
+    int at = Math.max(0, getSelectionModel().getSelectedIndex());
+    getItems().setAll(some);
+    if (!some.isEmpty()) {
+      getSelectionModel().clearAndSelect(Math.min(at, some.size() - 1));
+    }
+  }
+
+  /** The proposals that are chosen. */
+  List<Proposal> chosen() {
+    return getSelectionModel().getSelectedItems().stream().filter(p -> p != null).toList();
+  }
+
+  /** A cell whose node is made for its proposal. */
+  private static final class NodeCell extends TableCell<Proposal, Proposal> {
+    private final Function<Proposal, Node> show;
+
+    NodeCell(Function<Proposal, Node> show) {
+      this.show = show;
+      getStyleClass().add("proposal-cell");
+    }
+
+    @Override
+    protected void updateItem(Proposal proposal, boolean empty) {
+      super.updateItem(proposal, empty);
+      setGraphic(empty || proposal == null ? null : show.apply(proposal));
+    }
+  }
+}

@@ -1,0 +1,166 @@
+package tenterhook.desktop.repair;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import tenterhook.core.change.Edit.SetField;
+import tenterhook.core.crate.CrateEffect;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.repair.Decision;
+import tenterhook.core.repair.Proposal;
+import tenterhook.core.repair.RepairKind;
+import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/** Beside the proposals: the track as it will be, what crates gain, and what the kind needs. */
+final class RepairSide extends BorderPane {
+  private static final List<Field<?>> SHOWN =
+      List.of(
+          Fields.ARTIST,
+          Fields.TITLE,
+          Fields.ALBUM,
+          Fields.YEAR,
+          Fields.GENRE,
+          Fields.TRACK,
+          Fields.BPM,
+          Fields.COMMENT,
+          Fields.ARTWORK,
+          Fields.CODES);
+
+  private final Desk desk;
+  private final Label name = Look.label("", "heading");
+  private final Label path = Look.label("", "second", "mono");
+  private final GridPane facts = new GridPane(10, 5);
+  private final VBox track = new VBox(6);
+  private final VBox special = new VBox(8);
+  private final VBox effects = new VBox(3);
+  private final ArtworkGallery gallery;
+  private final CatalogueCompare compare;
+  private final GenresPane genres;
+  private final JunkPane junk;
+  private RepairKind kind = RepairKind.JUNK;
+
+  RepairSide(Desk desk) {
+    this.desk = desk;
+    this.gallery = new ArtworkGallery(desk);
+    this.compare = new CatalogueCompare(desk);
+    this.genres = new GenresPane(desk);
+    this.junk = new JunkPane(desk);
+    name.setWrapText(true);
+    path.setWrapText(true);
+    ColumnConstraints labels = new ColumnConstraints(70);
+    ColumnConstraints values = new ColumnConstraints(20, 170, Double.MAX_VALUE);
+    facts.getColumnConstraints().addAll(labels, values);
+    effects.setId("crate-effects");
+    track.getChildren().addAll(name, path, facts);
+    VBox all = new VBox(12, track, special, effects);
+    all.getStyleClass().add("side-content");
+    ScrollPane scroll = new ScrollPane(all);
+    scroll.setFitToWidth(true);
+    scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    getStyleClass().add("side");
+    setCenter(scroll);
+    setPrefWidth(290);
+  }
+
+  /** Shows what a kind needs beside the track. */
+  void kind(RepairKind other) {
+    kind = other;
+    boolean wide = kind == RepairKind.CATALOGUE;
+    setPrefWidth(wide ? 400 : 290);
+    Node node =
+        switch (kind) {
+          case ARTWORK -> gallery;
+          case CATALOGUE -> compare;
+          case GENRES -> genres;
+          case JUNK -> junk;
+          default -> null;
+        };
+    special.getChildren().setAll(node == null ? List.of() : List.of(node));
+    genres.refresh();
+    junk.refresh();
+    effects.getChildren().clear();
+  }
+
+  /** Says what the certain part of a decision does to crates. */
+  void decision(Decision decision) {
+    effects.getChildren().clear();
+    List<Proposal> certain = desk.repairs().certain(decision.proposals());
+    List<Proposal> some = certain.isEmpty() ? decision.proposals() : certain;
+    desk.repairs().effects(some, found -> effects(found));
+  }
+
+  private void effects(List<CrateEffect> found) {
+    effects.getChildren().clear();
+    effects
+        .getChildren()
+        .add(
+            Look.label(
+                Words.of(found.isEmpty() ? "repairs.noEffects" : "repairs.effects"), "second"));
+    for (CrateEffect one : found) {
+      Label label =
+          Look.dataLabel(Words.of("repairs.effect", one.crate(), one.gains(), one.loses()));
+      label.setWrapText(true);
+      effects.getChildren().add(label);
+    }
+  }
+
+  /** Shows the track of a proposal as it will be; null for none. */
+  void show(@Nullable Proposal proposal) {
+    facts.getChildren().clear();
+    track.setVisible(proposal != null);
+    track.setManaged(proposal != null);
+    gallery.show(kind == RepairKind.ARTWORK ? proposal : null);
+    compare.show(kind == RepairKind.CATALOGUE ? proposal : null);
+    if (proposal == null) {
+      return;
+    }
+    Snapshot snapshot = desk.state().get().snapshot();
+    Map<Field<?>, SetField> edits = new HashMap<>();
+    proposal.edits().forEach(e -> edits.put(e.field(), e));
+    SetField titled = edits.get(Fields.TITLE);
+    String title = titled == null ? snapshot.raw(proposal.id(), Fields.TITLE) : titled.after();
+    name.setText("");
+    Look.data(name, title.isBlank() ? snapshot.fileName(proposal.id()) : title);
+    Look.data(path, snapshot.raw(proposal.id(), Fields.PATH));
+    if (kind == RepairKind.CATALOGUE) {
+      return;
+    }
+    int row = 0;
+    for (Field<?> field : SHOWN) {
+      facts.add(Look.label(field.label(), "second"), 0, row);
+      facts.add(value(proposal.id(), field, edits.get(field)), 1, row++);
+    }
+  }
+
+  private Node value(int id, Field<?> field, @Nullable SetField edit) {
+    if (edit != null) {
+      Label label = Look.dataLabel(MarkedText.shown(edit, edit.after()), "given");
+      label.setWrapText(true);
+      return label.getText().isEmpty() ? Look.label(Words.of("none"), "given") : label;
+    }
+    Snapshot snapshot = desk.state().get().snapshot();
+    String shown =
+        field == Fields.ARTWORK
+            ? snapshot.value(id, Fields.ARTWORK).map(a -> a.size()).orElse("")
+            : snapshot.shown(id, field);
+    boolean hole = field.weaveGroup().isPresent() && field.isHole(snapshot.raw(id, field));
+    Label label =
+        hole
+            ? Look.label(Words.of("hole"), "hole")
+            : Look.dataLabel(shown.isEmpty() ? Words.of("none") : shown);
+    label.setWrapText(true);
+    return label;
+  }
+}

@@ -1,0 +1,303 @@
+package tenterhook.desktop.repair;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Consumer;
+import javafx.application.Platform;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.jspecify.annotations.Nullable;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.catalogue.CatalogueClient;
+import tenterhook.backstage.catalogue.CatalogueClient.Manners;
+import tenterhook.backstage.collection.CollectionState;
+import tenterhook.backstage.repair.Mending;
+import tenterhook.core.catalogue.Catalogue;
+import tenterhook.core.catalogue.CatalogueEntry;
+import tenterhook.core.catalogue.Lookup;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit.SetField;
+import tenterhook.core.code.Derived;
+import tenterhook.core.crate.CrateContents;
+import tenterhook.core.crate.CrateEffect;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.job.Progress;
+import tenterhook.core.repair.Decision;
+import tenterhook.core.repair.Proposal;
+import tenterhook.core.repair.RepairKind;
+import tenterhook.core.repair.RepairRules;
+import tenterhook.core.track.Cell;
+import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Words;
+import tenterhook.standins.catalogue.CatalogueBook;
+import tenterhook.standins.catalogue.CatalogueService;
+import tenterhook.standins.demo.DemoMusic;
+
+/**
+ * The proposals of the open collection as the window sees them: kept in step beside the window, and
+ * what can be done with them. No nodes. Its property changes on the toolkit's thread only.
+ */
+public final class RepairsModel {
+  private static final List<Field<?>> LOOKED_UP =
+      List.of(Fields.ARTIST, Fields.TITLE, Fields.ALBUM, Fields.YEAR, Fields.GENRE, Fields.TRACK);
+
+  private final Desk desk;
+  private final Mending mending;
+  private final ReadOnlyObjectWrapper<List<Proposal>> proposals =
+      new ReadOnlyObjectWrapper<>(List.of());
+  private final ExecutorService keeper =
+      Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("repairs").factory());
+  private final AtomicInteger waiting = new AtomicInteger();
+  private @Nullable Catalogue catalogue;
+  private @Nullable CatalogueService service;
+
+  /** The proposals of a desk's collection; nothing is looked at yet. */
+  public RepairsModel(Desk desk) {
+    this.desk = desk;
+    this.mending = new Mending(desk.collection());
+    desk.state().addListener((o, before, after) -> follow());
+  }
+
+  /** The newest proposals; empty before the first look. */
+  public ReadOnlyObjectProperty<List<Proposal>> proposals() {
+    return proposals.getReadOnlyProperty();
+  }
+
+  /** What keeps them, for a test. */
+  public Mending mending() {
+    return mending;
+  }
+
+  /** Looks at the whole collection anew, as a job that is shown. */
+  public void look() {
+    desk.job(
+        Words.of("repairs.job"),
+        true,
+        p -> {
+          mending.look(p);
+          return mending.proposals();
+        },
+        proposals::set);
+  }
+
+  /** Brings the property in step with what is kept. */
+  public void follow() {
+    beside(mending::proposals, proposals::set);
+  }
+
+  /** Work of a moment, beside the window and beside jobs. */
+  <T> void beside(java.util.function.Supplier<T> work, Consumer<T> then) {
+    waiting.incrementAndGet();
+    keeper.submit(
+        () -> {
+          try {
+            T result = work.get();
+            Platform.runLater(() -> then.accept(result));
+          } finally {
+            Platform.runLater(waiting::decrementAndGet);
+          }
+        });
+  }
+
+  /** Whether nothing is being looked at, seen from any thread. */
+  public boolean quiet() {
+    return waiting.get() == 0;
+  }
+
+  /**
+   * The kinds that have proposals, most holes closed per decision first; the catalogue always last.
+   */
+  public Map<RepairKind, List<Decision>> kinds() {
+    Map<RepairKind, List<Decision>> byKind = new LinkedHashMap<>();
+    for (Decision decision : Decision.of(proposals.get())) {
+      byKind.computeIfAbsent(decision.kind(), k -> new ArrayList<>()).add(decision);
+    }
+    byKind.putIfAbsent(RepairKind.CATALOGUE, List.of());
+    List<RepairKind> order = new ArrayList<>(byKind.keySet());
+    order.sort(
+        Comparator.comparing((RepairKind k) -> k == RepairKind.CATALOGUE)
+            .thenComparingDouble(k -> -perDecision(byKind.get(k)))
+            .thenComparing(k -> -count(byKind.get(k)))
+            .thenComparing(k -> k));
+    Map<RepairKind, List<Decision>> sorted = new LinkedHashMap<>();
+    order.forEach(k -> sorted.put(k, byKind.get(k)));
+    return sorted;
+  }
+
+  private static double perDecision(List<Decision> decisions) {
+    return decisions.stream().mapToInt(Decision::closes).sum()
+        / (double) Math.max(1, decisions.size());
+  }
+
+  /** How many proposals decisions hold. */
+  static int count(List<Decision> decisions) {
+    return decisions.stream().mapToInt(d -> d.proposals().size()).sum();
+  }
+
+  /** The proposals of a list that may be taken in bulk: certain, and the track is not guarded. */
+  public List<Proposal> certain(List<Proposal> some) {
+    Snapshot snapshot = desk.state().get().snapshot();
+    return some.stream()
+        .filter(p -> p.certainty() >= rules().certainFrom())
+        .filter(p -> snapshot.raw(p.id(), Fields.GUARDED).isEmpty())
+        .toList();
+  }
+
+  /** Accepts proposals of one kind. */
+  public void accept(RepairKind kind, List<Proposal> some) {
+    Change change = mending.change(some, Words.of("repair.did." + kind.key()));
+    if (change.isEmpty()) {
+      desk.frame().tell(Words.of("repairs.guarded"), false, 0);
+      return;
+    }
+    desk.job(change.title(), some.size() > 20, p -> mending.apply(change, p), desk::told);
+  }
+
+  /** Accepts one proposal with other values than it proposed. */
+  void acceptAs(Proposal proposal, List<SetField> edits) {
+    accept(
+        proposal.kind(),
+        List.of(
+            new Proposal(
+                proposal.kind(),
+                proposal.decision(),
+                proposal.id(),
+                edits,
+                100,
+                proposal.reason())));
+  }
+
+  /** What is settled. */
+  public RepairRules rules() {
+    return mending.rules();
+  }
+
+  /** Settles something for good, and says so. */
+  public void settle(RepairRules rules, String told) {
+    mending.settle(rules);
+    follow();
+    desk.frame().tell(told, false, 0);
+  }
+
+  /** Refuses a kind for tracks. */
+  void dismiss(RepairKind kind, RoaringBitmap ids) {
+    settle(
+        rules().dismissing(kind, ids, true),
+        Words.of("repairs.dismissed", ids.getCardinality(), Words.of("repair.kind." + kind.key())));
+  }
+
+  /** Brings back all that was refused, kinds and tracks. */
+  void bringBack() {
+    RepairRules now = rules();
+    settle(
+        new RepairRules(java.util.Set.of(), Map.of(), now.junk(), now.certainFrom()),
+        Words.of("repairs.back"));
+  }
+
+  /** The tracks with a hole that the catalogue could close. */
+  public RoaringBitmap toLookUp() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    return snapshot.tracks(
+        id ->
+            !snapshot.lost(id)
+                && mending.answer(id).isEmpty()
+                && LOOKED_UP.stream().anyMatch(f -> f.isHole(snapshot.raw(id, f))));
+  }
+
+  /** Asks the catalogue as a job; what it says is kept, also when it stops halfway. */
+  public void lookUp(RoaringBitmap ids) {
+    desk.job(Words.of("catalogue.job"), true, p -> mending.lookUp(ids, catalogue(), p), this::said);
+  }
+
+  /** Asks for all tracks with a hole, now and on this thread. */
+  public Lookup.Found lookUpNow(Progress progress) throws IOException {
+    return mending.lookUp(toLookUp(), catalogue(), progress);
+  }
+
+  private void said(Lookup.Found found) {
+    follow();
+    long answered = found.answers().values().stream().filter(a -> !a.matches().isEmpty()).count();
+    String said = Words.of("catalogue.said", answered, found.answers().size());
+    boolean trouble = !found.trouble().isEmpty();
+    desk.frame()
+        .tell(trouble ? Words.of("catalogue.trouble", said, found.trouble()) : said, trouble, 0);
+  }
+
+  /** The tracks of a release that the collection does not have; asked beside the window. */
+  void missing(CatalogueEntry entry, Consumer<List<CatalogueEntry>> then) {
+    Snapshot snapshot = desk.state().get().snapshot();
+    beside(
+        () -> {
+          try {
+            List<CatalogueEntry> byOne = catalogue().album(entry.album(), entry.artist());
+            boolean several = byOne.size() < 2;
+            return AbsentTracks.of(
+                snapshot, several ? catalogue().album(entry.album(), "") : byOne);
+          } catch (IOException | Catalogue.Unanswered unanswered) {
+            return List.<CatalogueEntry>of(); // the list is an extra; the answer itself is there
+          } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
+            return List.<CatalogueEntry>of();
+          }
+        },
+        then);
+  }
+
+  /** Another catalogue than the one that ships, for a test. */
+  public synchronized void use(Catalogue other) {
+    catalogue = other;
+  }
+
+  /** The service that ships starts when it is first asked. */
+  private synchronized Catalogue catalogue() throws IOException {
+    Catalogue known = catalogue;
+    if (known == null) {
+      service = CatalogueService.start(CatalogueBook.ofDemo(DemoMusic.TRACKS), 0);
+      known = new CatalogueClient(service.address(), Manners.NEIGHBOURLY, Thread::sleep);
+      catalogue = known;
+    }
+    return known;
+  }
+
+  /** What proposals would do to crates; found beside the window. */
+  void effects(List<Proposal> some, Consumer<List<CrateEffect>> then) {
+    CollectionState state = desk.state().get();
+    beside(
+        () -> {
+          List<Cell> cells = new ArrayList<>();
+          RoaringBitmap changed = new RoaringBitmap();
+          for (Proposal one : some) {
+            for (SetField edit : one.edits()) {
+              cells.add(new Cell(edit.id(), edit.field(), edit.after()));
+              changed.add(edit.id());
+            }
+          }
+          Snapshot next =
+              Derived.refreshed(state.snapshot().with(cells), state.codebook(), changed);
+          CrateContents now =
+              new CrateContents(
+                  state.snapshot(), state.codebook(), state.crates(), desk.collection().today());
+          CrateContents then2 =
+              new CrateContents(next, state.codebook(), state.crates(), desk.collection().today());
+          return CrateEffect.of(state.crates(), now, then2);
+        },
+        then);
+  }
+
+  /** Ends the work beside the window, and the service if it was started. */
+  public synchronized void close() {
+    keeper.shutdownNow();
+    if (service != null) {
+      service.close();
+    }
+  }
+}

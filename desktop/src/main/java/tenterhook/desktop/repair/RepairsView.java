@@ -1,0 +1,369 @@
+package tenterhook.desktop.repair;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Hyperlink;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.change.Edit.SetField;
+import tenterhook.core.repair.Decision;
+import tenterhook.core.repair.Proposal;
+import tenterhook.core.repair.RepairKind;
+import tenterhook.core.repair.RepairRules;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.shell.StationView;
+import tenterhook.desktop.table.TrackPane;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/** Kinds of repairs, the decisions of the kind in view, and the proposals of the decision. */
+public final class RepairsView implements StationView {
+  private static final double DECISION_HEIGHT = 58;
+  private static final int DECISIONS_IN_VIEW = 3;
+
+  private final Desk desk;
+  private final RepairsModel model;
+  private final BorderPane node = new BorderPane();
+  private final ListView<KindRow> kinds = new ListView<>();
+  private final ListView<Decision> decisions = new ListView<>();
+  private final ProposalTable table;
+  private final Label title = Look.label("", "heading");
+  private final Button all = Look.primary("", this::takeAll);
+  private final Hyperlink dismissed = new Hyperlink();
+  private final HBox tools = new HBox(8);
+  private final RepairSide side;
+  private boolean filling;
+
+  /** A kind with its decisions; the catalogue may have none yet. */
+  record KindRow(RepairKind kind, List<Decision> decisions) {}
+
+  /** The view. */
+  public RepairsView(Desk desk) {
+    this.desk = desk;
+    this.model = desk.repairs();
+    this.table = new ProposalTable(desk);
+    this.side = new RepairSide(desk);
+    node.setLeft(left());
+    node.setCenter(main());
+    node.setRight(side);
+    node.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
+    model.proposals().addListener((o, before, after) -> inView());
+  }
+
+  private VBox left() {
+    kinds.setId("kinds");
+    kinds.getStyleClass().add("picked");
+    kinds.setCellFactory(l -> new KindCell());
+    kinds.setPlaceholder(Look.label(Words.of("repairs.none"), "empty"));
+    kinds
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener((o, before, after) -> chooseKind(after));
+    dismissed.getStyleClass().add("link");
+    dismissed.setId("dismissed");
+    dismissed.setOnAction(e -> model.bringBack());
+    VBox left = new VBox(8, Look.label(Words.of("repairs.order"), "second"), kinds, dismissed);
+    left.getStyleClass().addAll("side", "left");
+    left.setPrefWidth(250);
+    VBox.setVgrow(kinds, Priority.ALWAYS);
+    return left;
+  }
+
+  private VBox main() {
+    decisions.setId("decisions");
+    decisions.setAccessibleText(Words.of("repairs.decisions"));
+    decisions.setCellFactory(l -> new DecisionCell(desk, this::take));
+    decisions
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener((o, before, after) -> chooseDecision(after));
+    all.setId("take-all");
+    MenuButton more = new MenuButton(Words.of("repairs.more"));
+    more.setId("repairs-more");
+    more.getItems()
+        .addAll(
+            item("repairs.off", this::switchOff),
+            item("repairs.edit", this::editAfter),
+            item("repairs.not", this::dismiss),
+            item("repairs.limit", this::limit),
+            item("repairs.again", model::look));
+    tools.getChildren().addAll(all, more);
+    HBox head = new HBox(12, title, Look.spring(), tools);
+    head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    table
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener((o, before, after) -> chooseProposal(after));
+    table.setOnMouseClicked(
+        e -> {
+          if (e.getClickCount() == 2) {
+            takeChosen();
+          }
+        });
+    Label hint = Look.label(Words.of("repairs.hint"), "second");
+    VBox main = new VBox(8, head, decisions, table, hint);
+    VBox.setVgrow(table, Priority.ALWAYS);
+    main.getStyleClass().add("main");
+    return main;
+  }
+
+  private static MenuItem item(String key, Runnable action) {
+    MenuItem item = new MenuItem(Words.of(key));
+    item.setId(key.replace('.', '-'));
+    item.setOnAction(e -> action.run());
+    return item;
+  }
+
+  private void inView() {
+    if (node.getScene() != null) {
+      fill();
+    }
+  }
+
+  private void fill() {
+    KindRow at = kinds.getSelectionModel().getSelectedItem();
+    int place = Math.max(0, kinds.getSelectionModel().getSelectedIndex());
+    List<KindRow> rows = new ArrayList<>();
+    for (Map.Entry<RepairKind, List<Decision>> one : model.kinds().entrySet()) {
+      rows.add(new KindRow(one.getKey(), one.getValue()));
+    }
+    filling = true;
+    kinds.getItems().setAll(rows);
+    filling = false;
+    KindRow next =
+        rows.stream()
+            .filter(r -> at != null && r.kind() == at.kind())
+            .findFirst()
+            .orElse(rows.get(Math.min(place, rows.size() - 1)));
+    kinds.getSelectionModel().select(next);
+    chooseKind(next);
+    int off = model.rules().off().size();
+    int tracks =
+        model.rules().dismissed().values().stream().mapToInt(RoaringBitmap::getCardinality).sum();
+    dismissed.setText(Words.of("repairs.dismissedAll", off, tracks));
+    dismissed.setVisible(off + tracks > 0);
+    dismissed.setManaged(dismissed.isVisible());
+  }
+
+  private void chooseKind(KindRow row) {
+    if (row == null || filling) {
+      return;
+    }
+    title.setText(Words.of("repair.kind." + row.kind().key()));
+    int at = Math.max(0, decisions.getSelectionModel().getSelectedIndex());
+    if (!row.decisions().equals(decisions.getItems())) {
+      decisions.getItems().setAll(row.decisions());
+    }
+    decisions.refresh();
+    int rows = Math.min(DECISIONS_IN_VIEW, row.decisions().size());
+    double height = rows * DECISION_HEIGHT + (row.decisions().size() > rows ? 24 : 4);
+    decisions.setMinHeight(rows == 0 ? 0 : height);
+    decisions.setMaxHeight(rows == 0 ? 0 : height);
+    List<Proposal> certain = model.certain(proposals(row));
+    all.setText(Words.of("repairs.applyAll", certain.size()));
+    all.setVisible(certain.size() > 0 && row.decisions().size() > 1);
+    all.setManaged(all.isVisible());
+    side.kind(row.kind());
+    if (row.decisions().isEmpty()) {
+      table.show(List.of());
+      side.show(null);
+    } else {
+      decisions.getSelectionModel().clearAndSelect(Math.min(at, row.decisions().size() - 1));
+      chooseDecision(decisions.getSelectionModel().getSelectedItem());
+    }
+  }
+
+  /** Turns to a kind, if it has proposals, and to the first of them that is to be looked at. */
+  public void choose(RepairKind kind) {
+    kinds.getItems().stream()
+        .filter(r -> r.kind() == kind)
+        .findFirst()
+        .ifPresent(kinds.getSelectionModel()::select);
+    table.getItems().stream()
+        .filter(p -> p.certainty() < model.rules().certainFrom())
+        .findFirst()
+        .ifPresent(p -> table.getSelectionModel().clearAndSelect(table.getItems().indexOf(p)));
+  }
+
+  private static List<Proposal> proposals(KindRow row) {
+    return row.decisions().stream().flatMap(d -> d.proposals().stream()).toList();
+  }
+
+  private void chooseDecision(Decision decision) {
+    if (decision != null) {
+      table.show(decision.proposals());
+      side.decision(decision);
+      chooseProposal(table.getSelectionModel().getSelectedItem());
+    }
+  }
+
+  private void chooseProposal(Proposal proposal) {
+    side.show(proposal);
+    if (proposal != null) {
+      desk.chosen().set(proposal.id());
+    }
+  }
+
+  /** Takes what is certain of a decision; where nothing is, what is chosen in the table. */
+  private void take(Decision decision) {
+    List<Proposal> certain = model.certain(decision.proposals());
+    if (certain.isEmpty()) {
+      desk.frame().tell(Words.of("repairs.lookFirst"), false, 0);
+      table.requestFocus();
+    } else {
+      model.accept(decision.kind(), certain);
+    }
+  }
+
+  private void takeAll() {
+    KindRow row = kinds.getSelectionModel().getSelectedItem();
+    if (row != null) {
+      model.accept(row.kind(), model.certain(proposals(row)));
+    }
+  }
+
+  private void takeChosen() {
+    List<Proposal> chosen = table.chosen();
+    if (!chosen.isEmpty()) {
+      model.accept(chosen.getFirst().kind(), chosen);
+    }
+  }
+
+  private void dismiss() {
+    RoaringBitmap ids = new RoaringBitmap();
+    table.chosen().forEach(p -> ids.add(p.id()));
+    if (!ids.isEmpty()) {
+      model.dismiss(table.chosen().getFirst().kind(), ids);
+    }
+  }
+
+  private void switchOff() {
+    KindRow row = kinds.getSelectionModel().getSelectedItem();
+    if (row != null) {
+      String name = Words.of("repair.kind." + row.kind().key());
+      model.settle(
+          model.rules().switched(row.kind(), false), Words.of("repairs.switchedOff", name));
+    }
+  }
+
+  private void limit() {
+    RepairRules rules = model.rules();
+    desk.frame()
+        .askText(
+            Words.of("repairs.limitAsk"),
+            String.valueOf(rules.certainFrom()),
+            Words.of("repairs.limitDo"),
+            answer -> {
+              boolean good = answer.matches("[5-9]\\d|100");
+              if (good) {
+                model.settle(
+                    rules.withCertainFrom(Integer.parseInt(answer)),
+                    Words.of("repairs.limited", answer));
+                fill();
+              } else {
+                desk.frame().tell(Words.of("repairs.limitBad", answer), true, 0);
+              }
+            });
+  }
+
+  /** Asks for each field what it should be, then takes the proposal so. */
+  private void editAfter() {
+    List<Proposal> chosen = table.chosen();
+    if (chosen.size() == 1 && chosen.getFirst().kind() != RepairKind.ARTWORK) {
+      ask(chosen.getFirst(), 0, new ArrayList<>());
+    }
+  }
+
+  private void ask(Proposal proposal, int place, List<SetField> done) {
+    if (place == proposal.edits().size()) {
+      model.acceptAs(proposal, done);
+      return;
+    }
+    SetField edit = proposal.edits().get(place);
+    desk.frame()
+        .askText(
+            Words.of("repairs.ask", edit.field().label()),
+            edit.field().type().show(edit.after()),
+            Words.of(place + 1 < proposal.edits().size() ? "repairs.next" : "repairs.takeIt"),
+            answer -> {
+              Optional<String> wrong = edit.field().type().complaint(answer);
+              if (wrong.isPresent()) {
+                desk.frame()
+                    .tell(
+                        Words.of("told.badValue", edit.field().label(), answer, wrong.get()),
+                        true,
+                        0);
+                return;
+              }
+              String raw = edit.field().type().fromTyped(answer);
+              done.add(new SetField(edit.id(), edit.field(), edit.before(), raw));
+              ask(proposal, place + 1, done);
+            });
+  }
+
+  private void keys(KeyEvent event) {
+    boolean inTable = table.isFocused();
+    boolean plain = !event.isShortcutDown() && !event.isAltDown();
+    if (!plain || !(inTable || decisions.isFocused() || kinds.isFocused())) {
+      return;
+    }
+    switch (event.getCode()) {
+      case ENTER -> enter(inTable);
+      case E -> editAfter();
+      case X -> dismiss();
+      default -> {
+        return;
+      }
+    }
+    event.consume();
+  }
+
+  private void enter(boolean inTable) {
+    Decision decision = decisions.getSelectionModel().getSelectedItem();
+    if (inTable) {
+      takeChosen();
+    } else if (decision != null) {
+      take(decision);
+    }
+  }
+
+  @Override
+  public void shown() {
+    if (!model.mending().looked()) {
+      model.look();
+    }
+    fill();
+    if (decisions.getItems().isEmpty()) {
+      kinds.requestFocus();
+    } else {
+      decisions.requestFocus();
+    }
+  }
+
+  @Override
+  public Node node() {
+    return node;
+  }
+
+  @Override
+  public Optional<TrackPane> tracks() {
+    return Optional.empty();
+  }
+
+  @Override
+  public String keys() {
+    return Words.of("keys.repairs");
+  }
+}
