@@ -21,6 +21,7 @@ import tenterhook.backstage.store.CollectionRefused;
       TracksCommand.class,
       WeaveCommand.class,
       SetCommand.class,
+      MoveCommand.class,
       ArtCommand.class,
       LostCommand.class,
       RepairsCommand.class,

@@ -376,4 +376,81 @@ class CommandLineTest {
             "year=1987");
     assertThat(call.out()).contains("year on").contains("undo 1 takes it back");
   }
+
+  @Test
+  void repairsAreListedTriedAndApplied() throws Exception {
+    Call listed = run("repairs", "--kind", "genres", "--json");
+    assertThat(listed.lines()).isNotEmpty();
+    JsonNode one = listed.lines().getFirst();
+    for (String key : List.of("kind", "path", "field", "before", "after", "certainty", "reason")) {
+      assertThat(one.has(key)).as(key).isTrue();
+    }
+    assertThat(one.path("field").asText()).isEqualTo("genre");
+    assertThat(
+            run("repairs", "apply", "--kind", "genres", "--dry-run", "--json")
+                .last()
+                .path("tracks")
+                .asInt())
+        .isEqualTo(listed.lines().size());
+    assertThat(run("repairs", "--kind", "genres", "--json").out()).isEqualTo(listed.out());
+    JsonNode applied = run("repairs", "apply", "--kind", "genres", "--json").last();
+    assertThat(applied.path("written").asInt()).isEqualTo(listed.lines().size());
+    assertThat(TagFiles.read(Path.of(one.path("path").asText())).raw(Fields.GENRE))
+        .isEqualTo(one.path("after").asText());
+    assertThat(run("repairs", "--kind", "genres", "--json").out()).isBlank();
+    run("undo", applied.path("change").asText());
+    assertThat(run("repairs", "--kind", "genres", "--json").out()).isEqualTo(listed.out());
+  }
+
+  @Test
+  void aKindThatDoesNotExistIsRefusedWithThoseThatDo() {
+    Call wrong = run("repairs", "--kind", "magic");
+    assertThat(wrong.status()).isEqualTo(2);
+    assertThat(wrong.err()).contains("artist-in-title");
+  }
+
+  @Test
+  void theCatalogueIsAskedAndItsAnswersBecomeRepairs() throws Exception {
+    Call asked = run("catalogue", "look", "missing:album", "--json");
+    assertThat(asked.status()).isZero();
+    assertThat(asked.lines()).isNotEmpty().allMatch(l -> l.has("matches"));
+    Call repairs = run("repairs", "--kind", "catalogue", "--json");
+    assertThat(repairs.out()).contains("\"album\"");
+    Call gone = run("catalogue", "look", "missing:year", "--service", "http://127.0.0.1:9/v1/");
+    assertThat(gone.status()).isEqualTo(1);
+    assertThat(gone.err()).contains("cannot be reached").contains("nothing was changed");
+  }
+
+  @Test
+  void filesMoveByAPatternAndBack() throws Exception {
+    Call dry =
+        run(
+            "move",
+            "genre:Ska",
+            "--root",
+            "music",
+            "--pattern",
+            "Sorted/{artist}/{title}",
+            "--dry-run",
+            "--json");
+    List<JsonNode> planned = dry.lines().subList(0, dry.lines().size() - 1);
+    assertThat(planned).isNotEmpty().allMatch(l -> Files.exists(Path.of(l.path("from").asText())));
+    JsonNode moved =
+        run(
+                "move",
+                "genre:Ska",
+                "--root",
+                "music",
+                "--pattern",
+                "Sorted/{artist}/{title}",
+                "--json")
+            .last();
+    assertThat(moved.path("tracks").asInt()).isEqualTo(planned.size());
+    assertThat(planned).allMatch(l -> Files.exists(Path.of(l.path("to").asText())));
+    assertThat(run("undo", moved.path("change").asText()).status()).isZero();
+    assertThat(planned).allMatch(l -> Files.exists(Path.of(l.path("from").asText())));
+    assertThat(run("move", "genre:Ska", "--root", "nowhere").status()).isEqualTo(2);
+    assertThat(run("move", "genre:Ska", "--root", "music", "--pattern", "x").err())
+        .contains("{title}");
+  }
 }

@@ -17,6 +17,7 @@ import java.util.Optional;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.disk.MusicWalk;
 import tenterhook.backstage.store.CodebookJson;
 import tenterhook.backstage.store.CollectionRefused;
 import tenterhook.backstage.store.CrateJson;
@@ -293,13 +294,37 @@ public final class MusicCollection implements AutoCloseable {
     if (!Files.isDirectory(target)) {
       throw new IOException(target + " is not a folder");
     }
-    String root = rootFor(target);
-    Instant now = clock.instant();
-    String arrival = ZonedDateTime.ofInstant(now, ZoneId.systemDefault()).format(BATCH);
-    Scan scan = new Scan(state, root, arrival, now.toString(), this::keep);
-    ScanReport report = scan.run(target, progress);
+    ScanReport report = scanner(rootFor(target)).run(target, progress);
     noteCourse();
     return report;
+  }
+
+  /**
+   * Brings single files of one folder in, where they are. Their folder becomes a root when no root
+   * holds it; what else lies in it is not looked at.
+   *
+   * @param files music files of one folder
+   * @param progress told of every file
+   * @throws IOException when a file is not there; the collection is then as it was
+   */
+  public synchronized ScanReport bring(List<Path> files, Progress progress) throws IOException {
+    List<MusicWalk.Found> found = new ArrayList<>();
+    for (Path file : files) {
+      found.add(MusicWalk.found(file.toRealPath()));
+    }
+    if (found.isEmpty()) {
+      throw new IOException("there is no music file among them");
+    }
+    Path folder = found.getFirst().path().getParent();
+    ScanReport report = scanner(rootFor(folder)).run(found, progress);
+    noteCourse();
+    return report;
+  }
+
+  private Scan scanner(String root) {
+    Instant now = clock.instant();
+    String arrival = ZonedDateTime.ofInstant(now, ZoneId.systemDefault()).format(BATCH);
+    return new Scan(state, root, arrival, now.toString(), this::keep);
   }
 
   private void keep(List<Cell> cells) {

@@ -59,13 +59,34 @@ final class Scan {
 
   ScanReport run(Path folder, Progress progress) throws IOException {
     long start = System.nanoTime();
-    Path base = state.roots().get(root);
     MusicWalk.Result walk = MusicWalk.walk(folder, progress);
     issues.addAll(walk.issues());
+    boolean all = take(walk.files(), progress) && walk.complete();
+    if (all) {
+      Path base = state.roots().get(root);
+      markLost(base.relativize(folder).toString().replace('\\', '/'));
+    }
+    return report(walk.files().size(), start, all);
+  }
+
+  /** Takes in single files; what else lies beside them is not looked at. */
+  ScanReport run(List<Found> files, Progress progress) {
+    long start = System.nanoTime();
+    boolean all = take(files, progress);
+    return report(files.size(), start, all);
+  }
+
+  private ScanReport report(int files, long start, boolean all) {
+    double seconds = (System.nanoTime() - start) / 1e9;
+    return new ScanReport(files, added, changed, lost, returned, unreadable, issues, seconds, all);
+  }
+
+  private boolean take(List<Found> files, Progress progress) {
+    Path base = state.roots().get(root);
     Map<String, Integer> byPath = byPath();
     List<Task> tasks = new ArrayList<>();
     List<Cell> back = new ArrayList<>();
-    for (Found file : walk.files()) {
+    for (Found file : files) {
       String path = base.relativize(file.path()).toString().replace('\\', '/');
       Integer id = byPath.get(path);
       if (id == null) {
@@ -76,13 +97,7 @@ final class Scan {
       }
     }
     keep.accept(back);
-    boolean all = read(tasks, progress) && walk.complete();
-    if (all) {
-      markLost(base.relativize(folder).toString().replace('\\', '/'));
-    }
-    double seconds = (System.nanoTime() - start) / 1e9;
-    return new ScanReport(
-        walk.files().size(), added, changed, lost, returned, unreadable, issues, seconds, all);
+    return read(tasks, progress);
   }
 
   private Map<String, Integer> byPath() {

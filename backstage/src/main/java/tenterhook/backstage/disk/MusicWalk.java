@@ -44,6 +44,22 @@ public final class MusicWalk {
   }
 
   /**
+   * A single file.
+   *
+   * @throws IOException when it cannot be looked at
+   */
+  public static Found found(Path file) throws IOException {
+    BasicFileAttributes attributes = Files.readAttributes(file, BasicFileAttributes.class);
+    return new Found(file, attributes.size(), attributes.lastModifiedTime().toMillis());
+  }
+
+  /** Whether a file's name says that it holds music. */
+  public static boolean music(Path file) {
+    String name = file.getFileName() == null ? "" : file.getFileName().toString();
+    return TagFiles.ENDINGS.contains(TagFiles.ending(name)) && !name.startsWith(".");
+  }
+
+  /**
    * Walks a folder.
    *
    * @param folder where to begin
@@ -78,8 +94,7 @@ public final class MusicWalk {
 
     @Override
     public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
-      String name = file.getFileName().toString();
-      boolean music = TagFiles.ENDINGS.contains(TagFiles.ending(name)) && !name.startsWith(".");
+      boolean music = music(file);
       if (attributes.isSymbolicLink()) {
         boolean folder = Files.isDirectory(file);
         if (music || folder) {

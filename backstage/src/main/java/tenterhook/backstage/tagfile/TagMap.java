@@ -109,6 +109,9 @@ final class TagMap {
       writeGenres(tag, raw);
       return;
     }
+    if (field == Fields.YEAR) {
+      delete(tag, field, key); // a whole date may stand in two frames, of which only one is set
+    }
     tag.setField(key, field == Fields.RATING ? Ratings.toTag(raw, tag) : raw.split(SEPARATOR)[0]);
   }
 

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import tenterhook.core.field.Fields;
 import tenterhook.core.text.Fold;
+import tenterhook.core.text.JunkText;
 import tenterhook.core.text.Versions;
 import tenterhook.core.track.Snapshot;
 
@@ -33,7 +34,7 @@ public record Facts(
     }
     return new Facts(
         artist,
-        title,
+        JunkText.cleaned(title, JunkText.USUAL, new ArrayList<>()),
         snapshot.raw(id, Fields.ALBUM),
         snapshot.value(id, Fields.YEAR).orElse(0),
         snapshot.value(id, Fields.TRACK).orElse(0),

@@ -10,6 +10,7 @@ import tenterhook.core.code.Facet;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
+import tenterhook.core.genre.Genres;
 import tenterhook.core.text.Fold;
 import tenterhook.core.track.Column;
 import tenterhook.core.track.Dictionary;
@@ -56,6 +57,28 @@ final class ColumnTest {
       case Condition.Present present -> not(hole(field));
       case Condition.AnyOf any ->
           any(any.values().stream().map(v -> value(field, v, today)).toList());
+    };
+  }
+
+  /** A test of genres in which a genre also answers to what it is part of. */
+  static Text genres(Condition.Test test, Genres genres, LocalDate today) {
+    Text own = of(Fields.GENRE, test, today);
+    if (genres.parents().isEmpty() || !(test instanceof Condition.AnyOf any)) {
+      return own;
+    }
+    return (dictionary, number) ->
+        own.holds(dictionary, number)
+            || Arrays.stream(dictionary.text(number).split(SEPARATOR))
+                .flatMap(genre -> genres.above(genre).stream())
+                .map(Fold::fold)
+                .anyMatch(above -> any.values().stream().anyMatch(v -> names(v, above)));
+  }
+
+  private static boolean names(Condition.Value value, String folded) {
+    return switch (value) {
+      case Condition.Whole whole -> folded.equals(Fold.fold(whole.text()));
+      case Condition.Part part -> folded.contains(Fold.fold(part.text()));
+      case Condition.Range range -> false;
     };
   }
 

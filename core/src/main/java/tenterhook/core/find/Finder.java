@@ -149,8 +149,11 @@ public final class Finder {
     }
     Optional<Field<?>> field = Fields.named(condition.subject());
     if (field.isPresent()) {
-      return ColumnTest.select(
-          snapshot.column(field.get()), scope, ColumnTest.of(field.get(), condition.test(), today));
+      ColumnTest.Text test =
+          field.get() == Fields.GENRE
+              ? ColumnTest.genres(condition.test(), codebook.genres(), today)
+              : ColumnTest.of(field.get(), condition.test(), today);
+      return ColumnTest.select(snapshot.column(field.get()), scope, test);
     }
     Optional<Facet> facet = codebook.facet(condition.subject());
     return facet.isPresent() ? codes(condition.test(), facet, scope) : new RoaringBitmap();

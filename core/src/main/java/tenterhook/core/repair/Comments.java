@@ -10,6 +10,7 @@ import java.util.regex.Pattern;
 import tenterhook.core.code.Notation;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.text.JunkText;
 
 /** Takes machine-made text out of comments. The DJ's own words and the codes stay to the letter. */
 final class Comments implements Inspector.OfTrack {
@@ -20,7 +21,7 @@ final class Comments implements Inspector.OfTrack {
           "(?i)(?:\\b(?:downloaded|ripped|encoded|converted|visit|get more|more music|free"
               + " music)\\b[^.!/|\\n"
               + "\\x00]{0,60}?\\s*)?"
-              + Junk.ADDRESS.pattern()
+              + JunkText.ADDRESS.pattern()
               + "[.!]?");
   private static final Pattern MACHINE =
       Pattern.compile(

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.text.JunkText;
 
 /**
  * What the DJ settled about repairs once and for all. Immutable.
@@ -20,36 +21,9 @@ public record RepairRules(
     Map<RepairKind, RoaringBitmap> dismissed,
     List<String> junk,
     int certainFrom) {
-  /** The phrases that a new collection starts with. */
-  public static final List<String> JUNK =
-      List.of(
-          "official video",
-          "official music video",
-          "official audio",
-          "official lyric video",
-          "lyric video",
-          "lyrics video",
-          "visualizer",
-          "free dl",
-          "free download",
-          "download now",
-          "full song",
-          "final master",
-          "master final",
-          "hq",
-          "hd",
-          "4k",
-          "hq audio",
-          "new release",
-          "out now",
-          "preview",
-          "promo only",
-          "320 kbps",
-          "320kbps");
-
   /** What a new collection starts with. */
   public static final RepairRules DEFAULT =
-      new RepairRules(Set.of(), Map.of(), JUNK, Proposal.CERTAIN);
+      new RepairRules(Set.of(), Map.of(), JunkText.USUAL, Proposal.CERTAIN);
 
   /** Checks and copies. */
   public RepairRules {

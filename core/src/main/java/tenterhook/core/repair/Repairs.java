@@ -273,6 +273,9 @@ public final class Repairs {
         fresh.putAll(inspector.respellings(cluster));
       }
     }
+    known
+        .keySet()
+        .removeIf(s -> !judged.contains(s) && seen.contains(Census.key(inspector.field(), s)));
     Set<String> other = new HashSet<>();
     for (String spelling : judged) {
       Inspector.Respelling now = fresh.get(spelling);

@@ -1,16 +1,24 @@
 package tenterhook.desktop.arrival;
 
-import java.util.Map;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
-import java.util.TreeMap;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.collection.CollectionState;
-import tenterhook.core.field.Fields;
+import tenterhook.core.arrival.Arrivals;
+import tenterhook.core.arrival.Arrivals.Batch;
+import tenterhook.core.arrival.Arrivals.Copy;
+import tenterhook.core.arrival.Pace;
+import tenterhook.core.repair.Proposal;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.weave.WeaveColumn;
 import tenterhook.desktop.shell.Desk;
@@ -21,29 +29,42 @@ import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 import tenterhook.desktop.theme.Words;
 
-/** What is new, in batches, the oldest unfinished first; a track leaves when it has no hole. */
+/**
+ * What is new, in batches by scan and folder, the oldest unfinished first; a track leaves when it
+ * has what is demanded of a finished track.
+ */
 public final class ArrivalsView implements StationView {
   private final Desk desk;
   private final BorderPane node = new BorderPane();
   private final ListView<Batch> batches = new ListView<>();
   private final Label title = Look.label("", "heading");
   private final Label words = Look.label("", "second");
+  private final Button apply = Look.primary("", this::applyCertain);
+  private final Button copies = Look.button("", this::showCopies);
+  private final MenuButton finished = new MenuButton(Words.of("arrivals.finished"));
+  private final HBox buttons;
+  private final VBox head;
+  private final MovePane move;
   private final TrackPane pane;
-
-  /** Tracks that one scan found. */
-  record Batch(String name, int all, RoaringBitmap open) {}
+  private RoaringBitmap copied = new RoaringBitmap();
 
   /** The view. */
   public ArrivalsView(Desk desk) {
     this.desk = desk;
     this.pane = new TrackPane(desk);
+    this.move = new MovePane(desk, this::closeMove);
     batches.setId("batches");
     batches.getStyleClass().add("picked");
     batches.setCellFactory(
         l ->
             new TwoLineCell<>(
-                b -> b.name(),
-                b -> Words.of("arrivals.batch", b.open().getCardinality(), b.all())));
+                b -> b.folder().isEmpty() ? Words.of("arrivals.top") : b.folder(),
+                b ->
+                    Words.of(
+                        "arrivals.batch",
+                        b.open().getCardinality(),
+                        b.all().getCardinality(),
+                        b.arrived().substring(0, Math.min(10, b.arrived().length())))));
     batches
         .getSelectionModel()
         .selectedItemProperty()
@@ -53,65 +74,162 @@ public final class ArrivalsView implements StationView {
     left.getStyleClass().addAll("side", "left");
     left.setPrefWidth(240);
     VBox.setVgrow(batches, javafx.scene.layout.Priority.ALWAYS);
+    apply.setId("arrivals-apply");
+    copies.setId("arrivals-copies");
+    finished.setId("arrivals-finished");
+    Button moving = Look.button(Words.of("arrivals.move"), this::openMove);
+    moving.setId("arrivals-move");
+    Button code = Look.button(Words.of("arrivals.code"), this::code);
+    code.setId("arrivals-code");
+    buttons = new HBox(8, apply, code, moving, copies, Look.spring(), finished);
+    words.setWrapText(true);
+    head = new VBox(8, new VBox(2, title, words), buttons);
     BorderPane main = new BorderPane(pane);
-    main.setTop(new VBox(2, title, words));
+    main.setTop(head);
     main.getStyleClass().add("main");
     node.setLeft(left);
     node.setCenter(main);
+    desk.whileInView(node, this::refresh);
+    desk.repairs().proposals().addListener((o, before, after) -> describe(chosen()));
   }
 
-  /** The arrivals that still have a hole. */
-  public static RoaringBitmap waiting(CollectionState state) {
-    Snapshot snapshot = state.snapshot();
-    RoaringBitmap ids = new RoaringBitmap();
-    for (WeaveColumn column : WeaveColumn.all(state.codebook())) {
-      var hole = column.holes(snapshot, state.codebook());
-      snapshot
-          .tracks()
-          .forEach(
-              (int id) -> {
-                if (!snapshot.lost(id) && hole.test(id)) {
-                  ids.add(id);
-                }
-              });
-    }
-    return ids;
+  private @Nullable Batch chosen() {
+    return batches.getSelectionModel().getSelectedItem();
   }
 
-  private void choose(Batch batch) {
+  private void choose(@Nullable Batch batch) {
     if (batch != null) {
-      title.setText(Words.of("arrivals.title", batch.name()));
-      words.setText(Words.of("arrivals.open", batch.open().getCardinality()));
-      pane.show(TrackList.of(batch.name(), batch.open()));
+      closeMove();
+      pane.show(TrackList.of(name(batch), batch.open()));
+      describe(batch);
     }
+  }
+
+  private static String name(Batch batch) {
+    return batch.folder().isEmpty() ? Words.of("arrivals.top") : batch.folder();
+  }
+
+  private void describe(@Nullable Batch batch) {
+    if (batch == null) {
+      return;
+    }
+    Look.data(title, name(batch));
+    int open = batch.open().getCardinality();
+    Pace pace = ArrivalsModel.pace(desk.collection());
+    String time =
+        Words.of(
+            pace.measured() ? "arrivals.time" : "arrivals.timeUsual",
+            pace.minutesFor(open),
+            Math.round(pace.secondsPerTrack()));
+    int whole = batch.all().getCardinality() - open;
+    words.setText(Words.of("arrivals.open", open, whole) + " " + time);
+    List<Proposal> mine = ArrivalsModel.of(batch, certain());
+    apply.setText(Words.of("repairs.apply", mine.size()));
+    show(apply, !mine.isEmpty());
+    Snapshot snapshot = desk.state().get().snapshot();
+    List<Copy> found = Arrivals.copies(snapshot, batch);
+    copied = new RoaringBitmap();
+    found.forEach(c -> copied.add(c.id()));
+    long bytes = found.stream().filter(Copy::bytes).count();
+    copies.setText(Words.of("arrivals.copies", found.size(), bytes));
+    show(copies, !found.isEmpty());
+  }
+
+  private static void show(Node node, boolean visible) {
+    node.setVisible(visible);
+    node.setManaged(visible);
+  }
+
+  private List<Proposal> certain() {
+    return desk.repairs().certain(desk.repairs().proposals().get());
+  }
+
+  private void applyCertain() {
+    Batch batch = chosen();
+    if (batch != null) {
+      desk.repairs().acceptAll(ArrivalsModel.of(batch, certain()));
+    }
+  }
+
+  private void showCopies() {
+    pane.show(TrackList.of(Words.of("arrivals.copiesTitle"), copied));
+  }
+
+  private void code() {
+    Batch batch = chosen();
+    if (batch != null) {
+      desk.frame().code(TrackList.of(name(batch), batch.open()));
+    }
+  }
+
+  private void openMove() {
+    Batch batch = chosen();
+    if (batch != null && !head.getChildren().contains(move)) {
+      head.getChildren().add(move);
+      RoaringBitmap some = pane.selection();
+      move.offer(some.getCardinality() > 1 ? some : batch.all());
+    }
+  }
+
+  private void closeMove() {
+    head.getChildren().remove(move);
+  }
+
+  private void finished() {
+    List<String> demanded = ArrivalsModel.demanded(desk.collection());
+    finished.getItems().clear();
+    for (WeaveColumn column : WeaveColumn.all(desk.state().get().codebook())) {
+      if (!column.key().equals(WeaveColumn.PRESENT)) {
+        CheckMenuItem item = new CheckMenuItem(column.label());
+        item.setSelected(demanded.contains(column.key()));
+        item.setOnAction(e -> demand(column.key(), item.isSelected()));
+        finished.getItems().add(item);
+      }
+    }
+  }
+
+  private void demand(String key, boolean wanted) {
+    List<String> keys = new ArrayList<>(ArrivalsModel.demanded(desk.collection()));
+    keys.remove(key);
+    if (wanted) {
+      keys.add(key);
+    }
+    ArrivalsModel.demand(desk.collection(), keys);
+    refresh();
+    desk.frame().recount();
+  }
+
+  private void refresh() {
+    finished();
+    Batch before = chosen();
+    List<Batch> now = ArrivalsModel.batches(desk.collection());
+    if (!now.equals(batches.getItems())) {
+      batches.getItems().setAll(now);
+      now.stream()
+          .filter(b -> before != null && same(b, before))
+          .findFirst()
+          .ifPresentOrElse(
+              batches.getSelectionModel()::select, () -> batches.getSelectionModel().selectFirst());
+    }
+    buttons.setVisible(!now.isEmpty());
+    if (now.isEmpty()) {
+      title.setText(Words.of("arrivals.done"));
+      words.setText(Words.of("arrivals.none"));
+      pane.show(new TrackList("", List.of(), false));
+    }
+  }
+
+  private static boolean same(Batch a, Batch b) {
+    return a.arrived().equals(b.arrived()) && a.folder().equals(b.folder());
   }
 
   @Override
   public void shown() {
-    CollectionState state = desk.state().get();
-    RoaringBitmap waiting = waiting(state);
-    Map<String, Batch> byName = new TreeMap<>();
-    state
-        .snapshot()
-        .tracks()
-        .forEach(
-            (int id) -> {
-              String name = state.snapshot().raw(id, Fields.ARRIVAL);
-              Batch old = byName.getOrDefault(name, new Batch(name, 0, new RoaringBitmap()));
-              RoaringBitmap open = old.open();
-              if (waiting.contains(id)) {
-                open.add(id);
-              }
-              byName.put(name, new Batch(name, old.all() + 1, open));
-            });
-    batches.getItems().setAll(byName.values().stream().filter(b -> !b.open().isEmpty()).toList());
-    if (batches.getItems().isEmpty()) {
-      title.setText(Words.of("arrivals.done"));
-      words.setText("");
-      pane.show(new TrackList("", java.util.List.of(), false));
-    } else {
-      batches.getSelectionModel().selectFirst();
+    if (!desk.repairs().mending().looked()) {
+      desk.repairs().look();
     }
+    refresh();
+    describe(chosen());
   }
 
   @Override

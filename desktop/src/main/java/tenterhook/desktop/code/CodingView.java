@@ -201,6 +201,12 @@ public final class CodingView implements StationView {
     Look.data(written, text.isEmpty() ? Words.of("none") : text);
   }
 
+  /** Gives codes to a list of tracks from elsewhere. */
+  public void give(TrackList list) {
+    pane.show(list);
+    pane.table().getSelectionModel().selectFirst();
+  }
+
   private void fill() {
     int at = queue.getSelectionModel().getSelectedIndex();
     if (at < 0) {

@@ -5,7 +5,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import tenterhook.core.repair.RepairRules;
+import tenterhook.core.text.JunkText;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
@@ -25,7 +25,7 @@ final class JunkPane extends VBox {
     words.setWrapText(true);
     var keep = Look.button(Words.of("junk.keep"), this::keep);
     keep.setId("junk-keep");
-    var usual = Look.button(Words.of("junk.usual"), () -> set(RepairRules.JUNK), "quiet");
+    var usual = Look.button(Words.of("junk.usual"), () -> set(JunkText.USUAL), "quiet");
     getChildren()
         .addAll(
             Look.label(Words.of("junk.title"), "strong"), words, phrases, new HBox(8, keep, usual));

@@ -14,6 +14,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.Text;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.field.Fields;
 import tenterhook.core.repair.Proposal;
@@ -33,7 +34,7 @@ final class ProposalTable extends TableView<Proposal> {
     setColumnResizePolicy(CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
     setPlaceholder(Look.label(Words.of("repairs.tableEmpty"), "empty"));
     add("repairs.file", 112, this::file);
-    add("repairs.field", 66, p -> lines(p, e -> Look.label(e.field().label(), "second")));
+    add("repairs.field", 72, p -> lines(p, e -> Look.label(e.field().label(), "second")));
     add("repairs.now", 218, p -> lines(p, MarkedText::before));
     add("repairs.willBe", 160, p -> lines(p, MarkedText::after));
     add("repairs.certainty", 74, this::certainty);
@@ -90,11 +91,11 @@ final class ProposalTable extends TableView<Proposal> {
   }
 
   private Node because(Proposal proposal) {
-    Label label = Look.dataLabel(proposal.reason(), "second");
-    label.setWrapText(true);
-    label.prefWidthProperty().bind(getColumns().getLast().widthProperty().subtract(14));
-    Look.tip(label, proposal.reason());
-    return label;
+    Text text = new Text(proposal.reason());
+    Look.script(text, proposal.reason());
+    text.getStyleClass().add("reason");
+    text.wrappingWidthProperty().bind(getColumns().getLast().widthProperty().subtract(14));
+    return text;
   }
 
   /** Shows other proposals; keeps the selection where it was, or near. */

@@ -162,6 +162,12 @@ public final class RepairsModel {
     desk.job(change.title(), some.size() > 20, p -> mending.apply(change, p), desk::told);
   }
 
+  /** Accepts proposals of several kinds as one change. */
+  public void acceptAll(List<Proposal> some) {
+    Change change = mending.change(some, Words.of("repair.did.all"));
+    desk.job(change.title(), some.size() > 20, p -> mending.apply(change, p), desk::told);
+  }
+
   /** Accepts one proposal with other values than it proposed. */
   void acceptAs(Proposal proposal, List<SetField> edits) {
     accept(

@@ -73,6 +73,12 @@ public final class Desk {
     /** Shows a list of tracks. */
     default void show(TrackList list) {}
 
+    /** Gives codes to a list of tracks at the coding station. */
+    default void code(TrackList list) {}
+
+    /** Counts anew what waits at the stations, after something was settled. */
+    default void recount() {}
+
     /** Opens the edit panel on the tracks of the table in view. */
     default void edit() {}
   }

@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
 import tenterhook.core.duplicate.Duplicates;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.arrival.ArrivalsModel;
 import tenterhook.desktop.arrival.ArrivalsView;
 import tenterhook.desktop.code.CodingModel;
 import tenterhook.desktop.code.CodingView;
@@ -42,6 +43,8 @@ public final class Shell extends BorderPane implements Desk.Frame {
   private final Map<Station, StationView> stations = new EnumMap<>(Station.class);
   private final TracksView tracksView;
   private final HistoryView history;
+  private final CodingView coding;
+  private final Arriving arriving;
   private StationView inView;
   private Station last = Station.WEAVE;
   private boolean night;
@@ -57,13 +60,15 @@ public final class Shell extends BorderPane implements Desk.Frame {
     this.rail = new Rail(this::go);
     this.tracksView = new TracksView(desk);
     this.history = new HistoryView(desk);
+    this.coding = new CodingView(desk);
+    this.arriving = new Arriving(desk, this);
     desk.frame(this);
     stations.put(Station.WEAVE, new WeaveView(desk));
     stations.put(Station.ARRIVALS, new ArrivalsView(desk));
     stations.put(Station.REPAIRS, new RepairsView(desk));
     stations.put(Station.LOST, new LostView(desk));
     stations.put(Station.DUPLICATES, new DuplicatesView(desk));
-    stations.put(Station.CODING, new CodingView(desk));
+    stations.put(Station.CODING, coding);
     stations.put(Station.CRATES, new CratesView(desk));
     this.inView = stations.get(Station.WEAVE);
     this.find = new FindBar(desk, () -> inView.tracks(), this::wholeCollection);
@@ -79,6 +84,8 @@ public final class Shell extends BorderPane implements Desk.Frame {
     setCenter(stage);
     setBottom(new Strip(desk));
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
+    setOnDragOver(arriving::over);
+    setOnDragDropped(arriving::dropped);
     desk.state().addListener((o, before, after) -> counts());
     desk.repairs().proposals().addListener((o, before, after) -> repairsCount());
     counts();
@@ -114,7 +121,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
 
   private void counts() {
     Snapshot snapshot = desk.state().get().snapshot();
-    rail.waiting(Station.ARRIVALS, ArrivalsView.waiting(desk.state().get()).getCardinality());
+    rail.waiting(Station.ARRIVALS, ArrivalsModel.waiting(desk.collection()).getCardinality());
     rail.waiting(Station.LOST, LostFinder.lost(snapshot).getCardinality());
     rail.waiting(Station.DUPLICATES, Duplicates.sameBytes(snapshot).size());
     rail.waiting(Station.CODING, CodingModel.waiting(desk.state().get()).getCardinality());
@@ -150,6 +157,17 @@ public final class Shell extends BorderPane implements Desk.Frame {
     Snapshot snapshot = desk.state().get().snapshot();
     TrackList all = TrackList.of(Words.of("tracks.whole"), snapshot.tracks());
     show(new TrackList(all.title(), all.ids(), true));
+  }
+
+  @Override
+  public void code(TrackList list) {
+    go(Station.CODING);
+    coding.give(list);
+  }
+
+  @Override
+  public void recount() {
+    counts();
   }
 
   @Override
@@ -203,27 +221,12 @@ public final class Shell extends BorderPane implements Desk.Frame {
 
   /** Brings a folder in or up to date as a job. */
   public void scan(java.nio.file.Path folder) {
-    desk.job(
-        Words.of("job.scan", String.valueOf(folder.getFileName())),
-        true,
-        p -> {
-          var report = desk.collection().scan(folder, p);
-          desk.collection().compareCopies(p);
-          return report;
-        },
-        r -> {
-          String words =
-              Words.of("told.scan", r.files(), r.added(), r.changed(), r.lost(), r.returned());
-          if (r.issues().isEmpty()) {
-            tell(words, false, 0);
-          } else {
-            var first = r.issues().getFirst();
-            tell(
-                Words.of("told.scanIssues", words, r.issues().size(), first.path(), first.reason()),
-                true,
-                0);
-          }
-        });
+    arriving.scan(folder);
+  }
+
+  /** What comes in from outside: scans, drops, watched folders. */
+  public Arriving arriving() {
+    return arriving;
   }
 
   private void rescan() {

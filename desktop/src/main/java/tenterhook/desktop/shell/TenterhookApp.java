@@ -93,6 +93,7 @@ public final class TenterhookApp extends Application {
     Shell shell = new Shell(opened);
     String[] size = collection.setting(SIZE).orElse("1280 800").split(" ");
     stage.getScene().setRoot(shell);
+    shell.arriving().watch();
     stage.setWidth(Double.parseDouble(size[0]));
     stage.setHeight(Double.parseDouble(size[1]));
     stage.setOnCloseRequest(

@@ -163,7 +163,7 @@ class EditingTest extends WindowTest {
 
   @Test
   void aCrateIsMadeRenamedAndRemoved() {
-    station(KeyCode.DIGIT6);
+    station(KeyCode.DIGIT7);
     menu("crates-add", "crates-addRule");
     answer("Test crate");
     assertThat(collection.state().crates().crate("Test crate")).isPresent();
@@ -178,7 +178,7 @@ class EditingTest extends WindowTest {
 
   @Test
   void aLineIsEditedAndACircleRefusedWithItsPath() {
-    station(KeyCode.DIGIT6);
+    station(KeyCode.DIGIT7);
     ListView<?> crates = (ListView<?>) shell.lookup("#crates");
     fx(() -> crates.getSelectionModel().select(1));
     TextField values = (TextField) shell.lookup(".line-row").lookup(".text-field");
@@ -204,7 +204,7 @@ class EditingTest extends WindowTest {
 
   @Test
   void aBadValueOfALineIsSaid() {
-    station(KeyCode.DIGIT6);
+    station(KeyCode.DIGIT7);
     ListView<?> crates = (ListView<?>) shell.lookup("#crates");
     int at = 0;
     for (int i = 0; i < crates.getItems().size(); i++) {
@@ -225,7 +225,7 @@ class EditingTest extends WindowTest {
   void tracksGoIntoAHandCrateAndOutAgain() {
     Crate.HandCrate before =
         (Crate.HandCrate) collection.state().crates().crate("Lantern parade").orElseThrow();
-    station(KeyCode.DIGIT6);
+    station(KeyCode.DIGIT7);
     ListView<?> crates = (ListView<?>) shell.lookup("#crates");
     fx(() -> crates.getSelectionModel().selectLast());
     select(1);
@@ -297,7 +297,7 @@ class EditingTest extends WindowTest {
 
   @Test
   void whyIsAnsweredForTheChosenTrack() {
-    station(KeyCode.DIGIT6);
+    station(KeyCode.DIGIT7);
     ListView<?> crates = (ListView<?>) shell.lookup("#crates");
     fx(() -> crates.getSelectionModel().select(1));
     select(1);

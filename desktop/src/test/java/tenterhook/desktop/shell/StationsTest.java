@@ -89,7 +89,7 @@ class StationsTest extends WindowTest {
   void threeTracksAreCodedAndACrateFills() throws Exception {
     Crate pairs = collection.state().crates().crate("Pairs only").orElseThrow();
     int before = collection.contents().count(pairs);
-    station(KeyCode.DIGIT5);
+    station(KeyCode.DIGIT6);
     fx(() -> ((TextField) shell.lookup("#find")).setText("file:present missing:Moment"));
     select(3);
     List<Integer> ids = List.copyOf(pane().table().getSelectionModel().getSelectedItems());
@@ -99,7 +99,7 @@ class StationsTest extends WindowTest {
     assertThat(TagFiles.read(collection.state().path(ids.getFirst())).raw(Fields.COMMENT))
         .contains("/PAI/");
     assertThat(text("written")).contains("/PAI/");
-    station(KeyCode.DIGIT6);
+    station(KeyCode.DIGIT7);
     assertThat(collection.contents().count(pairs)).isEqualTo(before + 3);
     int loose = collection.contents().inNone().getCardinality();
     assertThat(text("in-none")).isEqualTo(loose + " tracks are in no crate");
@@ -115,7 +115,7 @@ class StationsTest extends WindowTest {
 
   @Test
   void aCodeIsAddedToTheCodebookAndAStrayMended() {
-    station(KeyCode.DIGIT5);
+    station(KeyCode.DIGIT6);
     chooseIn("coding-choice", 1);
     press("add-code-Style");
     fx(() -> ((TextField) shell.lookup("#answer-text")).setText("WLD world"));
@@ -131,7 +131,7 @@ class StationsTest extends WindowTest {
 
   @Test
   void aTakenFacetNameIsRefusedInWords() {
-    station(KeyCode.DIGIT5);
+    station(KeyCode.DIGIT6);
     chooseIn("coding-choice", 1);
     press("add-facet");
     fx(() -> ((TextField) shell.lookup("#answer-text")).setText("Year"));
@@ -143,7 +143,7 @@ class StationsTest extends WindowTest {
   @Test
   void aFolderThatMovedIsClosedByOneDecision() {
     int lost = LostFinder.lost(now()).getCardinality();
-    station(KeyCode.DIGIT3);
+    station(KeyCode.DIGIT4);
     press("lost-look");
     await(() -> shell.lookup("#lost-decisions .primary") != null);
     Button close = (Button) shell.lookup("#lost-decisions .primary");
@@ -156,7 +156,7 @@ class StationsTest extends WindowTest {
   @Test
   void oneOfACopyIsKeptAndTheSpareComesBack() {
     int groups = Duplicates.sameBytes(now()).size();
-    station(KeyCode.DIGIT4);
+    station(KeyCode.DIGIT5);
     Path spare =
         collection.state().path(Duplicates.sameBytes(now()).getFirst().spares().getFirst());
     press("keep-one");
@@ -173,7 +173,7 @@ class StationsTest extends WindowTest {
   @Test
   void allGroupsAreDoneAfterOneQuestion() {
     int groups = Duplicates.sameBytes(now()).size();
-    station(KeyCode.DIGIT4);
+    station(KeyCode.DIGIT5);
     press("resolve-all");
     assertThat(Duplicates.sameBytes(now())).hasSize(groups);
     press("answer");
@@ -202,7 +202,7 @@ class StationsTest extends WindowTest {
 
   @Test
   void aRuleLineIsAddedWithItsCounts() {
-    station(KeyCode.DIGIT6);
+    station(KeyCode.DIGIT7);
     Crate.RuleCrate before =
         (Crate.RuleCrate) collection.state().crates().crate("Doors open").orElseThrow();
     ListView<?> crates = (ListView<?>) shell.lookup("#crates");

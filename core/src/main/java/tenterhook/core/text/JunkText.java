@@ -1,0 +1,133 @@
+package tenterhook.core.text;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** What stands in names and says nothing about the music. */
+public final class JunkText {
+  /** The phrases that a new collection starts with. */
+  public static final List<String> USUAL =
+      List.of(
+          "official video",
+          "official music video",
+          "official audio",
+          "official lyric video",
+          "lyric video",
+          "lyrics video",
+          "visualizer",
+          "free dl",
+          "free download",
+          "download now",
+          "full song",
+          "final master",
+          "master final",
+          "hq",
+          "hd",
+          "4k",
+          "hq audio",
+          "new release",
+          "out now",
+          "preview",
+          "promo only",
+          "320 kbps",
+          "320kbps");
+
+  private static final Pattern BRACKET = Pattern.compile("\\s*[(\\[{]([^()\\[\\]{}]*)[)\\]}]");
+
+  /** An address of the web. */
+  public static final Pattern ADDRESS =
+      Pattern.compile(
+          "(?i)\\b(?:https?://\\S+|www\\.[^\\s()\\[\\]]+|[a-z0-9][a-z0-9-]{2,}\\.(?:com|net|org|info|biz|example)\\b)");
+
+  private static final Pattern TAIL_ADDRESS =
+      Pattern.compile("(?:\\s*[-–—|_:]+)?\\s*(?:from\\s+)?" + ADDRESS.pattern() + "\\s*$");
+
+  private JunkText() {}
+
+  /**
+   * A name without junk. Brackets that tell a version or a name stay; only a bracket that holds
+   * nothing but phrases, or an address, goes.
+   *
+   * @param text any name
+   * @param phrases what counts as junk
+   * @param taken gets what was taken, in words
+   */
+  public static String cleaned(String text, List<String> phrases, List<String> taken) {
+    String now = text;
+    String before;
+    do {
+      before = now;
+      now = spaced(brackets(now, phrases, taken), taken);
+      now = tail(now, phrases, taken);
+      now = now.replaceAll("\\s*[\\[(]\\s*[\\])]", "").replaceAll("\\s*[\\[(]\\s*$", "");
+      now = now.replaceAll("\\s+", " ").strip();
+    } while (!now.equals(before));
+    return now;
+  }
+
+  private static String brackets(String text, List<String> phrases, List<String> taken) {
+    Matcher bracket = BRACKET.matcher(text);
+    StringBuilder kept = new StringBuilder();
+    while (bracket.find()) {
+      String inside = bracket.group(1).strip();
+      boolean junk =
+          !Versions.tells(inside)
+              && (onlyPhrases(inside, phrases) || ADDRESS.matcher(inside).find());
+      if (junk) {
+        taken.add(inside.isEmpty() ? "empty brackets" : "“" + inside + "”");
+      }
+      bracket.appendReplacement(kept, junk ? "" : Matcher.quoteReplacement(bracket.group()));
+    }
+    return bracket.appendTail(kept).toString();
+  }
+
+  private static boolean onlyPhrases(String inside, List<String> phrases) {
+    String left = " " + Fold.fold(inside).replaceAll("[^\\p{L}\\p{N}]+", " ").strip() + " ";
+    for (String phrase : longestFirst(phrases)) {
+      left = left.replace(" " + phrase.toLowerCase(Locale.ROOT) + " ", " ");
+    }
+    return left.isBlank();
+  }
+
+  private static List<String> longestFirst(List<String> phrases) {
+    return phrases.stream().sorted((a, b) -> b.length() - a.length()).toList();
+  }
+
+  /** Underscores stand for blanks only where there are none, or where they stand before junk. */
+  private static String spaced(String text, List<String> taken) {
+    if (text.indexOf('_') < 0) {
+      return text;
+    }
+    if (taken.isEmpty()) {
+      taken.add("underscores");
+    }
+    return text.replace('_', ' ');
+  }
+
+  /**
+   * Addresses and phrases at the end, behind a dash or, when they are two words, behind a blank.
+   */
+  private static String tail(String text, List<String> phrases, List<String> taken) {
+    Matcher address = TAIL_ADDRESS.matcher(text);
+    if (address.find() && address.start() > 0) {
+      taken.add("an address");
+      return text.substring(0, address.start()).strip();
+    }
+    String folded = text.toLowerCase(Locale.ROOT);
+    for (String phrase : longestFirst(phrases)) {
+      String end = phrase.toLowerCase(Locale.ROOT);
+      if (folded.endsWith(end) && folded.length() > end.length()) {
+        String front = text.substring(0, text.length() - end.length());
+        boolean dashed = front.matches(".*[-–—|]\\s*");
+        if (dashed || front.endsWith(" ") && end.indexOf(' ') > 0) {
+          taken.removeIf(t -> t.equals("underscores"));
+          taken.add("“" + phrase + "”");
+          return front.replaceAll("[\\s\\-–—|]+$", "");
+        }
+      }
+    }
+    return text;
+  }
+}

@@ -1,0 +1,88 @@
+package tenterhook.desktop.arrival;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.collection.CollectionState;
+import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.core.arrival.Arrivals;
+import tenterhook.core.arrival.Arrivals.Batch;
+import tenterhook.core.arrival.Pace;
+import tenterhook.core.arrival.PathPattern;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Place;
+import tenterhook.core.repair.Proposal;
+
+/** What the arrivals station knows, without a node: what is demanded, what waits, where it goes. */
+public final class ArrivalsModel {
+  private static final String DEMANDED = "finished track";
+  private static final String PATTERN = "path pattern";
+
+  private ArrivalsModel() {}
+
+  /** Keys of what the DJ demands of a finished track. */
+  public static List<String> demanded(MusicCollection collection) {
+    return collection
+        .setting(DEMANDED)
+        .map(text -> Arrays.stream(text.split("\n")).filter(k -> !k.isEmpty()).toList())
+        .orElseGet(() -> Arrivals.demandedAtFirst(collection.state().codebook()));
+  }
+
+  /** Remembers what the DJ demands. */
+  static void demand(MusicCollection collection, List<String> keys) {
+    collection.keepSetting(DEMANDED, String.join("\n", keys));
+  }
+
+  /** The tracks that are not finished. */
+  public static RoaringBitmap waiting(MusicCollection collection) {
+    CollectionState state = collection.state();
+    return Arrivals.open(state.snapshot(), state.codebook(), demanded(collection));
+  }
+
+  static List<Batch> batches(MusicCollection collection) {
+    CollectionState state = collection.state();
+    return Arrivals.batches(state.snapshot(), state.codebook(), demanded(collection));
+  }
+
+  /** The certain ones among proposals that concern a batch. */
+  static List<Proposal> of(Batch batch, List<Proposal> certain) {
+    return certain.stream().filter(p -> batch.all().contains(p.id())).toList();
+  }
+
+  static Pace pace(MusicCollection collection) {
+    return Pace.of(collection.history());
+  }
+
+  /** The pattern that was used last. */
+  static String pattern(MusicCollection collection) {
+    return collection.setting(PATTERN).orElse(PathPattern.USUAL);
+  }
+
+  static void keepPattern(MusicCollection collection, String pattern) {
+    collection.keepSetting(PATTERN, pattern);
+  }
+
+  /**
+   * The change that moves files under a root.
+   *
+   * @throws IllegalArgumentException when the pattern cannot be read; the message says why
+   */
+  static Change moves(MusicCollection collection, RoaringBitmap ids, String root, String pattern) {
+    CollectionState state = collection.state();
+    return PathPattern.of(pattern).moves(state.snapshot(), ids, root, place -> taken(state, place));
+  }
+
+  private static boolean taken(CollectionState state, Place place) {
+    Optional<java.nio.file.Path> path = state.path(place);
+    return path.filter(java.nio.file.Files::exists).isPresent();
+  }
+
+  /** The roots that files can be moved under. */
+  static List<String> roots(MusicCollection collection) {
+    return collection.state().roots().keySet().stream()
+        .filter(r -> !r.equals(Place.HOLDING_BAY))
+        .sorted()
+        .toList();
+  }
+}

@@ -1,0 +1,102 @@
+package tenterhook.desktop.arrival;
+
+import java.util.List;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/** Where files would go by a path pattern, shown before anything moves. */
+final class MovePane extends VBox {
+  private static final int PREVIEWED = 4;
+
+  private final Desk desk;
+  private final Runnable close;
+  private final ComboBox<String> root = new ComboBox<>();
+  private final TextField pattern = new TextField();
+  private final VBox preview = new VBox(2);
+  private final Button move = Look.primary("", this::move);
+  private RoaringBitmap ids = new RoaringBitmap();
+
+  MovePane(Desk desk, Runnable close) {
+    super(8);
+    this.desk = desk;
+    this.close = close;
+    getStyleClass().add("decide-box");
+    pattern.setId("move-pattern");
+    pattern.setPrefColumnCount(30);
+    pattern.setAccessibleText(Words.of("move.pattern"));
+    pattern.textProperty().addListener((o, before, after) -> show());
+    root.setId("move-root");
+    root.setAccessibleText(Words.of("move.root"));
+    root.setOnAction(e -> show());
+    move.setId("move-go");
+    HBox.setHgrow(pattern, Priority.ALWAYS);
+    HBox wish =
+        new HBox(
+            8,
+            Look.label(Words.of("move.root"), "second"),
+            root,
+            Look.label(Words.of("move.pattern"), "second"),
+            pattern);
+    wish.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    HBox buttons = new HBox(8, move, Look.button(Words.of("move.leave"), close, "quiet"));
+    getChildren().addAll(wish, preview, buttons);
+  }
+
+  /** Offers to move some tracks. */
+  void offer(RoaringBitmap some) {
+    ids = some;
+    List<String> roots = ArrivalsModel.roots(desk.collection());
+    root.getItems().setAll(roots);
+    root.getSelectionModel().selectFirst();
+    pattern.setText(ArrivalsModel.pattern(desk.collection()));
+    show();
+    pattern.requestFocus();
+  }
+
+  private void show() {
+    preview.getChildren().clear();
+    if (root.getValue() == null) {
+      return;
+    }
+    try {
+      Change change =
+          ArrivalsModel.moves(desk.collection(), ids, root.getValue(), pattern.getText());
+      List<Edit> edits = change.edits();
+      for (Edit edit : edits.subList(0, Math.min(PREVIEWED, edits.size()))) {
+        Edit.MoveFile one = (Edit.MoveFile) edit;
+        String name = one.from().path().substring(one.from().path().lastIndexOf('/') + 1);
+        preview
+            .getChildren()
+            .add(Look.dataLabel(Words.of("move.one", name, one.to().path()), "mono"));
+      }
+      int more = edits.size() - PREVIEWED;
+      preview
+          .getChildren()
+          .add(
+              Look.label(
+                  Words.of(edits.isEmpty() ? "move.none" : "move.more", Math.max(0, more)),
+                  "second"));
+      move.setText(Words.of("move.go", edits.size()));
+      move.setDisable(edits.isEmpty());
+    } catch (IllegalArgumentException unreadable) {
+      preview.getChildren().add(Look.dataLabel(String.valueOf(unreadable.getMessage()), "hole"));
+      move.setDisable(true);
+    }
+  }
+
+  private void move() {
+    ArrivalsModel.keepPattern(desk.collection(), pattern.getText());
+    desk.apply(ArrivalsModel.moves(desk.collection(), ids, root.getValue(), pattern.getText()));
+    close.run();
+  }
+}

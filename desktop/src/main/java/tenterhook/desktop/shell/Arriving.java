@@ -1,0 +1,181 @@
+package tenterhook.desktop.shell;
+
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import javafx.application.Platform;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.TransferMode;
+import org.jspecify.annotations.Nullable;
+import tenterhook.backstage.collection.CollectionState;
+import tenterhook.backstage.collection.ScanReport;
+import tenterhook.backstage.disk.FolderWatch;
+import tenterhook.backstage.disk.MusicWalk;
+import tenterhook.core.change.Outcome.Refusal;
+import tenterhook.core.change.Place;
+import tenterhook.core.job.Progress;
+import tenterhook.desktop.theme.Words;
+
+/**
+ * What comes in from outside: scans that were asked for, files that are dropped, watched folders.
+ */
+public final class Arriving implements AutoCloseable {
+  private static final Duration QUIET = Duration.ofSeconds(2);
+
+  private final Desk desk;
+  private final Desk.Frame frame;
+  private @Nullable FolderWatch watch;
+  private Set<Path> watched = Set.of();
+
+  Arriving(Desk desk, Desk.Frame frame) {
+    this.desk = desk;
+    this.frame = frame;
+  }
+
+  /** Brings a folder in or up to date as a job. */
+  public void scan(Path folder) {
+    desk.job(
+        Words.of("job.scan", String.valueOf(folder.getFileName())),
+        true,
+        p -> scanned(folder, p),
+        this::told);
+  }
+
+  private ScanReport scanned(Path folder, Progress progress) throws IOException {
+    ScanReport report = desk.collection().scan(folder, progress);
+    desk.collection().compareCopies(progress);
+    return report;
+  }
+
+  private void told(ScanReport r) {
+    watch();
+    String words = Words.of("told.scan", r.files(), r.added(), r.changed(), r.lost(), r.returned());
+    if (r.issues().isEmpty()) {
+      frame.tell(words, false, 0);
+    } else {
+      Refusal first = r.issues().getFirst();
+      frame.tell(
+          Words.of("told.scanIssues", words, r.issues().size(), first.path(), first.reason()),
+          true,
+          0);
+    }
+  }
+
+  /** Accepts a drag of files. */
+  void over(DragEvent event) {
+    if (event.getDragboard().hasFiles()) {
+      event.acceptTransferModes(TransferMode.COPY, TransferMode.LINK);
+      event.consume();
+    }
+  }
+
+  /** Brings dropped files and folders in. */
+  void dropped(DragEvent event) {
+    if (event.getDragboard().hasFiles()) {
+      bring(event.getDragboard().getFiles().stream().map(File::toPath).toList());
+      event.setDropCompleted(true);
+      event.consume();
+    }
+  }
+
+  /**
+   * Brings files and folders in where they are; nothing is moved. Single files bring in only
+   * themselves.
+   */
+  public void bring(List<Path> paths) {
+    Map<Path, List<Path>> files = new TreeMap<>();
+    List<Path> folders = new ArrayList<>();
+    for (Path path : paths) {
+      if (Files.isDirectory(path)) {
+        folders.add(path);
+      } else if (MusicWalk.music(path)) {
+        files.computeIfAbsent(path.toAbsolutePath().getParent(), f -> new ArrayList<>()).add(path);
+      }
+    }
+    if (files.isEmpty() && folders.isEmpty()) {
+      frame.tell(Words.of("bring.none"), true, 0);
+      return;
+    }
+    folders.forEach(this::scan);
+    for (List<Path> together : files.values()) {
+      desk.job(
+          Words.of("bring.job", together.size()),
+          true,
+          p -> {
+            ScanReport report = desk.collection().bring(together, p);
+            desk.collection().compareCopies(p);
+            return report;
+          },
+          r -> {
+            frame.go(Station.ARRIVALS);
+            told(r);
+          });
+    }
+  }
+
+  /** Watches all roots from now on; what changes in them is scanned beside the window. */
+  public void watch() {
+    CollectionState state = desk.collection().state();
+    Map<String, Path> roots = new TreeMap<>(state.roots());
+    roots.remove(Place.HOLDING_BAY);
+    Set<Path> now = Set.copyOf(roots.values());
+    if (now.equals(watched)) {
+      return;
+    }
+    try {
+      close();
+      watch = new FolderWatch(now, QUIET, this::touched);
+      watched = now;
+    } catch (IOException | RuntimeException tooMany) {
+      frame.tell(Words.of("watch.cannot", String.valueOf(tooMany.getMessage())), true, 0);
+    }
+  }
+
+  private void touched(Set<Path> folders) {
+    Platform.runLater(
+        () -> {
+          for (Path folder : highest(folders)) {
+            desk.job(Words.of("watch.job"), false, p -> scanned(folder, p), this::noticed);
+          }
+        });
+  }
+
+  /** The folders that lie in none of the others, or what is left of one that is gone. */
+  static List<Path> highest(Set<Path> folders) {
+    List<Path> found = new ArrayList<>();
+    for (Path folder : folders) {
+      Path there = folder;
+      while (!Files.isDirectory(there) && there.getParent() != null) {
+        there = there.getParent();
+      }
+      Path mine = there;
+      if (found.stream().noneMatch(mine::startsWith)) {
+        found.removeIf(f -> f.startsWith(mine));
+        found.add(mine);
+      }
+    }
+    return found;
+  }
+
+  private void noticed(ScanReport r) {
+    if (r.added() + r.lost() + r.returned() > 0) {
+      frame.tell(Words.of("watch.told", r.added(), r.lost(), r.returned()), false, 0);
+    }
+  }
+
+  @Override
+  public void close() throws IOException {
+    FolderWatch old = watch;
+    watch = null;
+    if (old != null) {
+      old.close();
+    }
+  }
+}
