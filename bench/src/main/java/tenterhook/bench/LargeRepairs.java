@@ -50,13 +50,16 @@ public final class LargeRepairs {
     double baseline = seconds(start);
     start = System.nanoTime();
     Repairs repairs =
-        Repairs.of(snapshot, codebook, RepairRules.DEFAULT, Surroundings.none(YEAR), Progress.SILENT);
+        Repairs.of(
+            snapshot, codebook, RepairRules.DEFAULT, Surroundings.none(YEAR), Progress.SILENT);
     double inspect = seconds(start);
     start = System.nanoTime();
     List<Proposal> proposals = repairs.proposals();
     double list = seconds(start);
     print("%,d tracks, %,d letters read once: %.2f s", tracks, letters, baseline);
-    print("all inspectors: %.2f s, %.1f times that; %,d looked at", inspect, inspect / baseline, repairs.inspected());
+    print(
+        "all inspectors: %.2f s, %.1f times that; %,d looked at",
+        inspect, inspect / baseline, repairs.inspected());
     print("the list of %,d proposals: %.2f s", proposals.size(), list);
     Map<String, Integer> kinds = new TreeMap<>();
     proposals.forEach(p -> kinds.merge(p.kind().key(), 1, Integer::sum));
@@ -76,7 +79,9 @@ public final class LargeRepairs {
       RoaringBitmap one = RoaringBitmap.bitmapOf(id);
       snapshot =
           Derived.refreshed(
-              snapshot.with(List.of(new Cell(id, Fields.ARTIST, artist()), new Cell(id, Fields.TITLE, title(i)))),
+              snapshot.with(
+                  List.of(
+                      new Cell(id, Fields.ARTIST, artist()), new Cell(id, Fields.TITLE, title(i)))),
               codebook,
               one);
       long start = System.nanoTime();
@@ -87,7 +92,8 @@ public final class LargeRepairs {
     millis.sort(null);
     looked.sort(null);
     print(
-        "one edit of artist and title: median %.2f ms, worst of %d %.1f ms; looked at %d in the median, %d at the most",
+        "one edit of artist and title: median %.2f ms, worst of %d %.1f ms; looked at %d in the"
+            + " median, %d at the most",
         millis.get(EDITS / 2), EDITS, millis.getLast(), looked.get(EDITS / 2), looked.getLast());
   }
 
@@ -96,38 +102,55 @@ public final class LargeRepairs {
     snapshot
         .tracks()
         .forEach(
-            (int id) -> Fields.all().forEach(field -> letters[0] += snapshot.raw(id, field).length()));
+            (int id) ->
+                Fields.all().forEach(field -> letters[0] += snapshot.raw(id, field).length()));
     return letters[0];
   }
 
   private Snapshot snapshot(int tracks) {
     List<Cell> cells = new ArrayList<>();
+    String artist = artist();
     for (int id = 1; id <= tracks; id++) {
-      int folder = id / IN_FOLDER;
-      String artist = artist();
-      String title = title(id);
-      String album = "Album " + folder % 5000;
+      if (id % IN_FOLDER == 0 || id / IN_FOLDER % 5 == 0) {
+        artist = artist(); // an album by one artist, every fifth folder a compilation
+      }
       cells.add(new Cell(id, Fields.ROOT, "Music"));
       cells.add(new Cell(id, Fields.STATE, "present"));
-      cells.add(
-          new Cell(
-              id,
-              Fields.PATH,
-              "Shelf " + folder % 97 + "/" + album + "/" + String.format("%02d ", id % IN_FOLDER + 1) + title + id + ".mp3"));
-      boolean stuck = hit(4);
-      cells.add(new Cell(id, Fields.ARTIST, stuck || hit(3) ? "" : hit(3) ? artist.toLowerCase(Locale.ROOT) : artist));
-      cells.add(
-          new Cell(id, Fields.TITLE, hit(3) ? "" : stuck ? artist + " - " + title : hit(4) ? title + " (Official Video)" : hit(3) ? title.toUpperCase(Locale.ROOT) : title));
-      cells.add(new Cell(id, Fields.ALBUM, hit(8) ? "" : album));
-      cells.add(new Cell(id, Fields.YEAR, hit(8) ? "" : hit(3) ? "2099" : hit(4) ? "1987-05-03" : String.valueOf(1960 + folder % 60)));
-      cells.add(new Cell(id, Fields.GENRE, hit(7) ? "" : hit(8) ? "hip-hop" : hit(4) ? "Hip Hop / Soul" : "Genre " + folder % 60));
-      cells.add(new Cell(id, Fields.TRACK, hit(7) ? "" : String.valueOf(id % IN_FOLDER + 1)));
-      cells.add(new Cell(id, Fields.BPM, hit(10) ? "" : String.valueOf(80 + folder % 60)));
-      cells.add(new Cell(id, Fields.COMMENT, hit(5) ? "www.tape-swap.example" : hit(50) ? "/80S/SKA/" : ""));
-      cells.add(new Cell(id, Fields.ARTWORK, hit(15) ? "" : new Artwork("c" + folder, 600, 600, 9000, "image/jpeg").raw()));
+      names(id, artist, cells);
+      numbers(id, cells);
     }
     Snapshot snapshot = Snapshot.empty().with(cells);
     return Derived.refreshed(snapshot, codebook, snapshot.known());
+  }
+
+  private void names(int id, String artist, List<Cell> cells) {
+    int folder = id / IN_FOLDER;
+    String title = title(id);
+    String album = "Album " + folder % 5000;
+    String name = String.format(Locale.ROOT, "%02d %s %d.mp3", id % IN_FOLDER + 1, title, id);
+    cells.add(new Cell(id, Fields.PATH, "Shelf " + folder % 97 + "/" + album + "/" + name));
+    boolean stuck = hit(4);
+    String kept = hit(3) ? artist.toLowerCase(Locale.ROOT) : artist;
+    cells.add(new Cell(id, Fields.ARTIST, stuck || hit(3) ? "" : kept));
+    String spoiled =
+        hit(4) ? title + " (Official Video)" : hit(3) ? title.toUpperCase(Locale.ROOT) : title;
+    cells.add(new Cell(id, Fields.TITLE, hit(3) ? "" : stuck ? artist + " - " + title : spoiled));
+    cells.add(new Cell(id, Fields.ALBUM, hit(8) ? "" : album));
+    String genre = hit(8) ? "hip-hop" : hit(4) ? "Hip Hop / Soul" : "Genre " + folder % 60;
+    cells.add(new Cell(id, Fields.GENRE, hit(7) ? "" : genre));
+    String comment = hit(5) ? "www.tape-swap.example" : hit(50) ? "/80S/SKA/" : "";
+    cells.add(new Cell(id, Fields.COMMENT, comment));
+  }
+
+  private void numbers(int id, List<Cell> cells) {
+    int folder = id / IN_FOLDER;
+    String year = hit(3) ? "2099" : hit(4) ? "1987-05-03" : String.valueOf(1960 + folder % 60);
+    cells.add(new Cell(id, Fields.YEAR, hit(8) ? "" : year));
+    String track = String.valueOf(id % IN_FOLDER + 1);
+    cells.add(new Cell(id, Fields.TRACK, hit(7) ? "" : track));
+    cells.add(new Cell(id, Fields.BPM, hit(10) ? "" : String.valueOf(80 + folder % 60)));
+    Artwork cover = new Artwork("c" + folder, 600, 600, 9000, "image/jpeg");
+    cells.add(new Cell(id, Fields.ARTWORK, hit(15) ? "" : cover.raw()));
   }
 
   private boolean hit(int percent) {

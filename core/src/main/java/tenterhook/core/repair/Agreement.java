@@ -22,7 +22,7 @@ enum Agreement {
     boolean agrees = false;
     for (Map.Entry<Field<?>, String> one : read.entrySet()) {
       if (!ground.hole(id, one.getKey())) {
-        if (!same(one.getKey(), ground.raw(id, one.getKey()), one.getValue())) {
+        if (!same(one.getKey(), ground.raw(id, one.getKey()), one.getValue(), ground)) {
           return CONTRADICTS;
         }
         agrees |= one.getKey() != Fields.TRACK;
@@ -32,15 +32,20 @@ enum Agreement {
   }
 
   /** Whether two values mean the same; the known one may hold more, such as an artist in front. */
-  static boolean same(Field<?> field, String known, String read) {
+  static boolean same(Field<?> field, String known, String read, Ground ground) {
     if (field.type().numeric()) {
       return field.type().number(known) == field.type().number(read);
     }
-    String a = NameKey.of(known);
-    String b = NameKey.of(read);
+    if (known.equals(read)) {
+      return true;
+    }
+    String a = ground.key(known);
+    String b = ground.key(read);
     return a.equals(b)
         || NameKey.near(a, b)
-        || Arrays.stream(known.split("\\s[-–—]\\s")).anyMatch(p -> NameKey.of(p).equals(b))
+        || known.indexOf(' ') > 0
+            && known.matches(".*\\s[-–—]\\s.*")
+            && Arrays.stream(known.split("\\s[-–—]\\s")).anyMatch(p -> ground.key(p).equals(b))
         || Math.min(a.length(), b.length()) >= LEAST && (a.startsWith(b) || b.startsWith(a));
   }
 }

@@ -21,19 +21,36 @@ final class CapitalLetters implements Inspector.OfTrack {
   public void inspect(int id, Ground ground, Consumer<Proposal> out) {
     for (Field<?> field : FIELDS) {
       String before = ground.raw(id, field);
+      if (before.isEmpty()) {
+        continue;
+      }
       boolean words = before.strip().indexOf(' ') > 0 && letters(before) >= LEAST_LETTERS;
       if (words && Capitals.allUpper(before)) {
         propose(id, field, Capitals.proper(before), "all in capitals", 93, ground, out);
       } else if (words && Capitals.allLower(before)) {
         propose(id, field, Capitals.proper(before), "all in small letters", 91, ground, out);
-      } else if (words && TURNED.matcher(before).results().count() > 1) {
+      } else if (words && turned(before) && TURNED.matcher(before).results().count() > 1) {
         propose(id, field, Capitals.proper(before), "capitals turned round", 91, ground, out);
-      } else {
+      } else if (before.indexOf("j")
+              + before.indexOf("c")
+              + before.indexOf("i")
+              + before.indexOf("p")
+          > -4) {
         Matcher initials = INITIALS.matcher(before);
         String after = initials.replaceAll(m -> m.group().toUpperCase(java.util.Locale.ROOT));
         propose(id, field, after, "initials written as words", 94, ground, out);
       }
     }
+  }
+
+  /** Whether a small letter stands before a capital anywhere. */
+  private static boolean turned(String text) {
+    for (int i = 1; i < text.length(); i++) {
+      if (Character.isUpperCase(text.charAt(i)) && Character.isLowerCase(text.charAt(i - 1))) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private static long letters(String text) {

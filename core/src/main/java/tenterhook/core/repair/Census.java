@@ -1,18 +1,17 @@
 package tenterhook.core.repair;
 
-import java.util.ArrayDeque;
-import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.Consumer;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
-import tenterhook.core.text.Fold;
 import tenterhook.core.text.NameKey;
 import tenterhook.core.text.Versions;
 import tenterhook.core.track.Snapshot;
@@ -39,6 +38,7 @@ final class Census {
   private static final class Names {
     final Map<String, Map<String, Tally>> byKey = new HashMap<>();
     final Map<String, Set<String>> byDeletion = new HashMap<>();
+    final Map<String, String> keyOf = new HashMap<>();
   }
 
   /** How often a spelling is used. */
@@ -52,13 +52,13 @@ final class Census {
   }
 
   /** Counts a track in, or out again; says which questions may now have another answer. */
-  void count(Snapshot snapshot, int id, int step, Set<Question> touched) {
+  void count(Snapshot snapshot, int id, int step, Consumer<Question> touched) {
     boolean guarded = !snapshot.raw(id, Fields.GUARDED).isEmpty();
     for (Field<?> field : NAMED) {
       for (String value : names(snapshot, id, field)) {
         name(field, value, step, guarded);
         if (field == Fields.ARTIST) {
-          touched.add(new Question(Question.Kind.ARTIST, NameKey.of(value)));
+          touched.accept(new Question(Question.Kind.ARTIST, knownKey(field, value)));
         }
       }
     }
@@ -66,10 +66,10 @@ final class Census {
         .value(id, Fields.BPM)
         .ifPresent(
             bpm -> {
-              for (String genre : values(snapshot, id, Fields.GENRE)) {
-                String key = NameKey.of(genre);
+              for (String genre : names(snapshot, id, Fields.GENRE)) {
+                String key = knownKey(Fields.GENRE, genre);
                 tally(tempos, key, (int) Math.round(bpm), step);
-                touched.add(new Question(Question.Kind.TEMPO, key));
+                touched.accept(new Question(Question.Kind.TEMPO, key));
               }
             });
     snapshot
@@ -79,7 +79,7 @@ final class Census {
               String song = song(snapshot.raw(id, Fields.ARTIST), snapshot.raw(id, Fields.TITLE));
               if (!Reissues.isReissue(snapshot, id)) {
                 tally(years, song, year, step);
-                touched.add(new Question(Question.Kind.ORIGINAL, song));
+                touched.accept(new Question(Question.Kind.ORIGINAL, song));
               }
             });
   }
@@ -87,7 +87,7 @@ final class Census {
   /** A track's names in a field; joined genres count as their parts. */
   static List<String> names(Snapshot snapshot, int id, Field<?> field) {
     List<String> values = values(snapshot, id, field);
-    return field == Fields.GENRE
+    return field == Fields.GENRE && values.stream().anyMatch(GenreSpellings::several)
         ? values.stream().flatMap(v -> GenreSpellings.parts(v).stream()).toList()
         : values;
   }
@@ -95,7 +95,9 @@ final class Census {
   /** A track's values of a field, one or several. */
   static List<String> values(Snapshot snapshot, int id, Field<?> field) {
     String raw = snapshot.raw(id, field);
-    return raw.isBlank() ? List.of() : List.of(raw.split(SEPARATOR));
+    return raw.isBlank()
+        ? List.of()
+        : raw.indexOf(FieldType.SEPARATOR) < 0 ? List.of(raw) : List.of(raw.split(SEPARATOR));
   }
 
   /** The key of a song: its artist and its title without versions. */
@@ -114,7 +116,7 @@ final class Census {
   }
 
   private void name(Field<?> field, String value, int step, boolean guarded) {
-    String key = key(field, value);
+    String key = knownKey(field, value);
     if (key.isEmpty()) {
       return;
     }
@@ -124,7 +126,7 @@ final class Census {
       spellings = new TreeMap<>();
       known.byKey.put(key, spellings);
       deletions(key)
-          .forEach(d -> known.byDeletion.computeIfAbsent(d, x -> new TreeSet<>()).add(key));
+          .forEach(d -> known.byDeletion.computeIfAbsent(d, x -> new HashSet<>(2)).add(key));
     }
     Tally tally = spellings.computeIfAbsent(value, v -> new Tally());
     tally.tracks += step;
@@ -146,9 +148,12 @@ final class Census {
 
   /** The key under which spellings of a field are one name. */
   static String key(Field<?> field, String value) {
-    return field == Fields.ALBUM
-        ? Fold.fold(value).replaceAll("[^\\p{L}\\p{N}]+", "")
-        : NameKey.of(value);
+    return field == Fields.ALBUM ? NameKey.plain(value) : NameKey.of(value);
+  }
+
+  /** The same, remembered: the same spellings come again and again. */
+  String knownKey(Field<?> field, String value) {
+    return names.get(field).keyOf.computeIfAbsent(value, v -> key(field, v));
   }
 
   private static Set<String> deletions(String key) {
@@ -171,28 +176,39 @@ final class Census {
     }
   }
 
-  /** The names of a field that hang together with a key, slip by slip; empty when it is unknown. */
-  NameCluster cluster(Field<?> field, String key, Set<String> settled) {
+  /** A name of a field with the names that it may be a slip of; empty when it is not in use. */
+  Optional<NameCluster> cluster(Field<?> field, String key, Set<String> settled) {
     Names known = names.get(field);
-    Map<String, Map<String, Tally>> found = new TreeMap<>();
-    Deque<String> open = new ArrayDeque<>(List.of(key));
-    while (!open.isEmpty()) {
-      String one = open.pop();
-      Map<String, Tally> spellings = known.byKey.get(one);
-      if (spellings != null && found.putIfAbsent(one, spellings) == null) {
-        near(field, one).forEach(open::push);
-      }
+    Map<String, Tally> spellings = known.byKey.get(key);
+    if (spellings == null) {
+      return Optional.empty();
     }
-    return new NameCluster(found, settled);
+    Map<String, Map<String, Tally>> near = new TreeMap<>();
+    if (tracks(spellings) <= NameCluster.MOST_SLIPS) {
+      near(field, key).forEach(other -> near.put(other, known.byKey.get(other)));
+    }
+    return Optional.of(new NameCluster(spellings, near, settled));
+  }
+
+  private static int tracks(Map<String, Tally> spellings) {
+    return spellings.values().stream().mapToInt(t -> t.tracks).sum();
+  }
+
+  /** The names near a key that are rare enough to be slips of it. */
+  Set<String> slipsNear(Field<?> field, String key) {
+    Set<String> found = near(field, key);
+    found.removeIf(k -> tracks(names.get(field).byKey.get(k)) > NameCluster.MOST_SLIPS);
+    return found;
   }
 
   /** The keys that are a slip of a letter from a key, whether that is in use itself or not. */
-  Set<String> near(Field<?> field, String key) {
+  private Set<String> near(Field<?> field, String key) {
     Names known = names.get(field);
+    Set<String> tried = new HashSet<>();
     Set<String> found = new TreeSet<>();
-    for (String deletion : deletions(key)) {
+    for (String deletion : NameKey.slips(key.length()) == 0 ? Set.<String>of() : deletions(key)) {
       for (String other : known.byDeletion.getOrDefault(deletion, Set.of())) {
-        if (!other.equals(key) && NameKey.near(key, other)) {
+        if (!other.equals(key) && tried.add(other) && NameKey.near(key, other)) {
           found.add(other);
         }
       }

@@ -38,6 +38,9 @@ final class Comments implements Inspector.OfTrack {
     boolean coded = ground.codebook().notation().target() == (Field<?>) Fields.COMMENT;
     Notation.Reading reading =
         coded ? Notation.read(before) : new Notation.Reading(before, List.of());
+    if (reading.own().isBlank()) {
+      return;
+    }
     List<String> found = new ArrayList<>();
     String own = without(HEX, reading.own(), "machine-made figures", found);
     own = without(ADVERT, own, "addresses and advertisements", found);

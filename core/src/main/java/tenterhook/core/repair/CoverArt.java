@@ -10,7 +10,6 @@ import java.util.function.Consumer;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
-import tenterhook.core.text.NameKey;
 
 /**
  * Covers that are missing, tiny, broken, of a type that players do not show, huge, or other than
@@ -29,7 +28,7 @@ final class CoverArt implements Inspector.OfFolder {
             (int id) ->
                 albums
                     .computeIfAbsent(
-                        NameKey.of(ground.raw(id, Fields.ALBUM)), a -> new RoaringBitmap())
+                        ground.key(ground.raw(id, Fields.ALBUM)), a -> new RoaringBitmap())
                     .add(id));
     long named = albums.keySet().stream().filter(a -> !a.isEmpty()).count();
     boolean one = named <= 1;
@@ -48,7 +47,7 @@ final class CoverArt implements Inspector.OfFolder {
     ids.forEach(
         (int id) -> {
           String raw = ground.raw(id, Fields.ARTWORK);
-          String trouble = Artwork.parse(raw).map(CoverArt::trouble).orElse("missing");
+          String trouble = ground.cover(id).map(CoverArt::trouble).orElse("missing");
           if (trouble.isEmpty()) {
             counts.merge(raw, 1, Integer::sum);
             return;
@@ -84,7 +83,7 @@ final class CoverArt implements Inspector.OfFolder {
         (int id) -> {
           String raw = ground.raw(id, Fields.ARTWORK);
           if (!raw.equals(cover.raw())
-              && Artwork.parse(raw).filter(a -> trouble(a).isEmpty()).isPresent()) {
+              && ground.cover(id).filter(a -> trouble(a).isEmpty()).isPresent()) {
             ArtworkCandidate one = new ArtworkCandidate(cover, from, 75, with);
             propose(id, one, "other than the album's", ground, out);
           }
@@ -124,7 +123,8 @@ final class CoverArt implements Inspector.OfFolder {
     album.forEach(
         (int other) -> {
           if (other != id) {
-            Artwork.parse(ground.raw(other, Fields.ARTWORK))
+            ground
+                .cover(other)
                 .map(a -> ground.surroundings().fitted().getOrDefault(a.sha256(), a))
                 .filter(a -> trouble(a).isEmpty())
                 .ifPresent(a -> shared.merge(a.raw(), 1, Integer::sum));

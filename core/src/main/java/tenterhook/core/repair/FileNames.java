@@ -37,30 +37,31 @@ final class FileNames implements Inspector.OfFolder {
     Map<NamePattern, Votes> votes = new LinkedHashMap<>();
     for (NamePattern pattern : NamePattern.IN_FILES) {
       Votes mine = new Votes();
-      folder
-          .ids()
-          .forEach(
-              (int id) ->
-                  pattern
-                      .read(baseName(ground, id))
-                      .ifPresent(
-                          read -> {
-                            Agreement how = Agreement.of(id, read, ground);
-                            mine.agreed += how == Agreement.AGREES ? 1 : 0;
-                            mine.contradicted += how == Agreement.CONTRADICTS ? 1 : 0;
-                          }));
-      votes.put(pattern, mine);
+      folder.ids().forEach((int id) -> vote(id, pattern, mine, ground));
+      if (mine.holds()) {
+        votes.put(pattern, mine);
+      }
     }
     folder.ids().forEach((int id) -> propose(id, votes, ground, out));
   }
 
+  private static void vote(int id, NamePattern pattern, Votes votes, Ground ground) {
+    Optional<Map<Field<?>, String>> read = pattern.read(baseName(ground, id));
+    if (read.isPresent()) {
+      Agreement how = Agreement.of(id, read.get(), ground);
+      votes.agreed += how == Agreement.AGREES ? 1 : 0;
+      votes.contradicted += how == Agreement.CONTRADICTS ? 1 : 0;
+    }
+  }
+
   private static boolean worthwhile(Folder folder, Ground ground) {
-    return folder.ids().stream()
-        .anyMatch(
-            id ->
-                ground.hole(id, Fields.TITLE)
-                    || ground.hole(id, Fields.ARTIST)
-                    || ground.hole(id, Fields.TRACK));
+    return folder.ids().stream().anyMatch(id -> open(id, ground));
+  }
+
+  private static boolean open(int id, Ground ground) {
+    return ground.hole(id, Fields.TITLE)
+        || ground.hole(id, Fields.ARTIST)
+        || ground.hole(id, Fields.TRACK);
   }
 
   /** The file's name without its ending; underscores stand for blanks where there are none. */
@@ -73,11 +74,14 @@ final class FileNames implements Inspector.OfFolder {
 
   private static void propose(
       int id, Map<NamePattern, Votes> votes, Ground ground, Consumer<Proposal> out) {
+    if (!open(id, ground)) {
+      return;
+    }
     NamePattern best = null;
     int bestScore = -1;
     for (Map.Entry<NamePattern, Votes> one : votes.entrySet()) {
       Optional<Map<Field<?>, String>> read = one.getKey().read(baseName(ground, id));
-      if (read.isPresent() && one.getValue().holds()) {
+      if (read.isPresent()) {
         Agreement how = Agreement.of(id, read.get(), ground);
         int score = one.getValue().agreed + (how == Agreement.AGREES ? 1000 : 0);
         if (how != Agreement.CONTRADICTS && score > bestScore) {

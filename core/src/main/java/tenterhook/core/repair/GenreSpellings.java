@@ -32,6 +32,17 @@ final class GenreSpellings implements Inspector.OfName {
     return Set.copyOf(ground.codebook().genres().becomes().values());
   }
 
+  /** Whether a value may mean something else than itself: it holds figures or a joint. */
+  static boolean several(String value) {
+    for (int i = 0; i < value.length(); i++) {
+      char c = value.charAt(i);
+      if (c == '/' || c == ';' || c == '|' || c == ',' || c >= '0' && c <= '9') {
+        return true;
+      }
+    }
+    return false;
+  }
+
   /** The genres that a value means: a number of the list means its name, a joint several. */
   static List<String> parts(String value) {
     Matcher number = NUMBER.matcher(value.strip());

@@ -1,24 +1,32 @@
 package tenterhook.core.repair;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
-import org.jspecify.annotations.Nullable;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.code.Codebook;
+import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
 import tenterhook.core.text.NameKey;
 import tenterhook.core.track.Snapshot;
 
 /** What inspectors stand on. Remembers what they asked about the whole collection. */
 final class Ground {
+  private static final int MOST_REMEMBERED = 50_000;
+
   private final Snapshot snapshot;
   private final Codebook codebook;
   private final RepairRules rules;
   private final Surroundings surroundings;
   private final Census census;
-  private @Nullable Set<Question> asked;
+  private final Map<String, String> keys = new HashMap<>();
+  private final Map<String, Optional<Artwork>> covers = new HashMap<>();
+  private final Set<Question> asked = new HashSet<>();
 
   Ground(
       Snapshot snapshot,
@@ -33,9 +41,10 @@ final class Ground {
     this.census = census;
   }
 
-  /** From now on questions are noted here. */
-  void note(Set<Question> questions) {
-    asked = questions;
+  /** From now on questions are noted in this set, which is empty now and used again later. */
+  Set<Question> noting() {
+    asked.clear();
+    return asked;
   }
 
   Snapshot snapshot() {
@@ -62,14 +71,30 @@ final class Ground {
     return field.isHole(snapshot.raw(id, field));
   }
 
+  /** {@link NameKey#of}, remembered: the same names are asked for again and again. */
+  String key(String name) {
+    if (keys.size() > MOST_REMEMBERED) {
+      keys.clear();
+    }
+    return keys.computeIfAbsent(name, NameKey::of);
+  }
+
+  /** A track's cover, or empty when it has none that can be read. */
+  Optional<Artwork> cover(int id) {
+    if (covers.size() > MOST_REMEMBERED) {
+      covers.clear();
+    }
+    return covers.computeIfAbsent(snapshot.raw(id, Fields.ARTWORK), Artwork::parse);
+  }
+
   /** How many tracks an artist has, in whatever spelling. */
   int tracksBy(String artist) {
-    return ask(new Question(Question.Kind.ARTIST, NameKey.of(artist)));
+    return ask(new Question(Question.Kind.ARTIST, key(artist)));
   }
 
   /** The tempo that a genre keeps to, 0 when it keeps to none or too few tracks are known. */
   int tempoOf(String genre) {
-    return ask(new Question(Question.Kind.TEMPO, NameKey.of(genre)));
+    return ask(new Question(Question.Kind.TEMPO, key(genre)));
   }
 
   /** The earliest year of a song that is no reissue, 0 when none is known. */
@@ -78,9 +103,7 @@ final class Ground {
   }
 
   private int ask(Question question) {
-    if (asked != null) {
-      asked.add(question);
-    }
+    asked.add(question);
     return census.answer(question);
   }
 

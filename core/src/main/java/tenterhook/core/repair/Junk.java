@@ -57,9 +57,12 @@ final class Junk implements Inspector.OfTrack {
 
   /** A number in front goes when it is the track's own number. */
   private static String unnumbered(int id, String title, Ground ground, List<String> taken) {
+    if (title.isEmpty() || !Character.isDigit(title.charAt(0))) {
+      return title;
+    }
     Matcher number = NUMBERED.matcher(title);
     if (number.find()
-        && Agreement.same(Fields.TRACK, ground.raw(id, Fields.TRACK), number.group(1))) {
+        && Agreement.same(Fields.TRACK, ground.raw(id, Fields.TRACK), number.group(1), ground)) {
       taken.add("numbering");
       return title.substring(number.end());
     }

@@ -1,142 +1,96 @@
 package tenterhook.core.repair;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import tenterhook.core.repair.Census.Tally;
-import tenterhook.core.text.NameKey;
 
 /**
- * Spellings of names that are near one another: first those of one key, which differ in case,
- * accents or punctuation only, then keys that are a slip of the finger apart.
+ * The spellings of one name, which differ in case, accents or punctuation only, and the names that
+ * are a slip of a letter away.
  */
 final class NameCluster {
   /** A name that stands on more tracks than this is no slip, however near it is to another. */
-  private static final int MOST_SLIPS = 3;
+  static final int MOST_SLIPS = 3;
 
-  private final Map<String, Map<String, Tally>> byKey;
+  /** A slip is so many times rarer than what was meant. */
+  private static final int RARER = 4;
+
+  private final Map<String, Tally> spellings;
+  private final Map<String, Map<String, Tally>> near;
   private final Set<String> settled;
 
   /**
    * A cluster.
    *
-   * @param byKey keys to their spellings with counts; not altered
+   * @param spellings the name's own spellings with counts; not altered
+   * @param near keys of names a slip away, with their spellings
    * @param settled spellings that the DJ chose, which go before all others
    */
-  NameCluster(Map<String, Map<String, Tally>> byKey, Set<String> settled) {
-    this.byKey = byKey;
+  NameCluster(
+      Map<String, Tally> spellings, Map<String, Map<String, Tally>> near, Set<String> settled) {
+    this.spellings = spellings;
+    this.near = near;
     this.settled = settled;
   }
 
-  Set<String> keys() {
-    return byKey.keySet();
+  /** A name with how often it is used in all and its best spelling. */
+  record Name(String best, int tracks, int bestTracks, boolean guarded) {}
+
+  Set<String> spellings() {
+    return spellings.keySet();
   }
 
-  /** All spellings with how many tracks have each. */
-  Map<String, Integer> spellings() {
-    Map<String, Integer> all = new LinkedHashMap<>();
-    byKey.values().forEach(s -> s.forEach((text, tally) -> all.put(text, tally.tracks)));
-    return all;
+  int tracks(String spelling) {
+    return spellings.get(spelling).tracks;
   }
 
-  /** The spellings of one key. */
-  Set<String> spellingsOf(String key) {
-    return byKey.get(key).keySet();
+  /** The name itself. */
+  Name own() {
+    return name(spellings);
   }
 
-  /** A key with how often it is used in all and its best spelling. */
-  record Name(String key, String best, int tracks, boolean guarded) {}
-
-  /** The names, the most used first. */
-  List<Name> names() {
-    List<Name> found = new ArrayList<>();
-    byKey.forEach(
-        (key, spellings) -> {
-          int tracks = spellings.values().stream().mapToInt(t -> t.tracks).sum();
-          boolean guarded =
-              spellings.entrySet().stream().anyMatch(s -> firm(s.getKey(), s.getValue()));
-          found.add(new Name(key, best(spellings), tracks, guarded));
-        });
-    found.sort(
-        (a, b) -> b.tracks() == a.tracks() ? a.key().compareTo(b.key()) : b.tracks() - a.tracks());
-    return found;
+  /** The name that was meant, when this one looks like a slip: near, not guarded, and rare. */
+  Optional<Name> slipOf() {
+    Name own = own();
+    if (own.guarded() || own.tracks() > MOST_SLIPS) {
+      return Optional.empty();
+    }
+    return near.values().stream()
+        .map(this::name)
+        .filter(big -> big.tracks() >= own.tracks() * RARER)
+        .max(
+            (a, b) ->
+                a.tracks() != b.tracks() ? a.tracks() - b.tracks() : b.best().compareTo(a.best()));
   }
 
-  /** The guarded spelling, else the most used one, else the one that looks most like a name. */
-  private String best(Map<String, Tally> spellings) {
+  private Name name(Map<String, Tally> some) {
+    int tracks = 0;
+    boolean guarded = false;
     String best = "";
     double bestScore = -1;
-    for (Map.Entry<String, Tally> one : spellings.entrySet()) {
-      double score =
-          (firm(one.getKey(), one.getValue()) ? 1e6 : 0)
-              + one.getValue().tracks
-              + looks(one.getKey());
+    for (Map.Entry<String, Tally> one : some.entrySet()) {
+      boolean firm = one.getValue().guarded > 0 || settled.contains(one.getKey());
+      double score = (firm ? 1e6 : 0) + one.getValue().tracks + looks(one.getKey());
+      tracks += one.getValue().tracks;
+      guarded |= firm;
       if (score > bestScore) {
         best = one.getKey();
         bestScore = score;
       }
     }
-    return best;
-  }
-
-  private boolean firm(String spelling, Tally tally) {
-    return tally.guarded > 0 || settled.contains(spelling);
+    return new Name(best, tracks, some.get(best).tracks, guarded);
   }
 
   /** Between spellings that are used equally often: capitals, single blanks, article in front. */
   private static double looks(String text) {
     double score = 0.5;
-    score -= text.equals(text.toLowerCase(java.util.Locale.ROOT)) ? 0.2 : 0;
-    score -= text.equals(text.toUpperCase(java.util.Locale.ROOT)) ? 0.2 : 0;
+    score -= text.equals(text.toLowerCase(Locale.ROOT)) ? 0.2 : 0;
+    score -= text.equals(text.toUpperCase(Locale.ROOT)) ? 0.2 : 0;
     score -= text.contains("  ") || !text.equals(text.strip()) ? 0.2 : 0;
     score -= text.contains(", ") || text.contains("-") || text.contains("_") ? 0.1 : 0;
     score += text.contains(" ") ? 0.01 : 0;
     return score;
-  }
-
-  /** What each key becomes when slips are mended, and by how much the other outnumbers it. */
-  Map<String, Name> slips() {
-    List<Name> names = names();
-    Map<String, Name> becomes = new LinkedHashMap<>();
-    Map<String, Integer> counts = new LinkedHashMap<>();
-    names.forEach(n -> counts.put(n.key(), n.tracks()));
-    boolean moved = true;
-    while (moved) {
-      moved = false;
-      for (Name small : names.reversed()) {
-        if (becomes.containsKey(small.key())) {
-          continue;
-        }
-        for (Name big : names) {
-          boolean alive = !big.key().equals(small.key()) && !becomes.containsKey(big.key());
-          if (alive && slip(small, counts.get(small.key()), big, counts.get(big.key()))) {
-            becomes.put(small.key(), big);
-            counts.merge(big.key(), counts.get(small.key()), Integer::sum);
-            moved = true;
-            break;
-          }
-        }
-      }
-    }
-    becomes.replaceAll((key, name) -> last(becomes, name));
-    return becomes;
-  }
-
-  private static Name last(Map<String, Name> becomes, Name name) {
-    Name end = name;
-    while (becomes.containsKey(end.key())) {
-      end = becomes.get(end.key());
-    }
-    return end;
-  }
-
-  /** A name is a slip of another when it is near, not guarded, and rare beside it. */
-  private static boolean slip(Name small, int smallTracks, Name big, int bigTracks) {
-    return !small.guarded()
-        && smallTracks <= MOST_SLIPS
-        && smallTracks * 4 <= bigTracks
-        && NameKey.near(small.key(), big.key());
   }
 }

@@ -60,6 +60,13 @@ record NamePattern(String text, List<Field<?>> fields, Pattern shape) {
     return text.replace("{", "").replace("}", "");
   }
 
+  /** Told at a glance, without matching: a dash or a number in front is missing. */
+  private boolean hopeless(String whole) {
+    boolean dashed = whole.contains(" - ") || whole.contains("–") || whole.contains("—");
+    boolean numbered = !whole.isEmpty() && Character.isDigit(whole.charAt(0));
+    return text.contains(" - ") && !dashed || text.startsWith("{track}") && !numbered;
+  }
+
   /** Reads a pattern. */
   static NamePattern of(String text) {
     List<Field<?>> fields = new ArrayList<>();
@@ -99,6 +106,9 @@ record NamePattern(String text, List<Field<?>> fields, Pattern shape) {
    *     number, or a version would be taken for a name
    */
   Optional<Map<Field<?>, String>> read(String whole) {
+    if (hopeless(whole)) {
+      return Optional.empty();
+    }
     Matcher found = shape.matcher(whole.strip());
     if (!found.matches()) {
       return Optional.empty();
@@ -107,21 +117,22 @@ record NamePattern(String text, List<Field<?>> fields, Pattern shape) {
     for (int i = 0; i < fields.size(); i++) {
       String value = found.group(i + 1).strip();
       Field<?> field = fields.get(i);
-      boolean name = field == Fields.ARTIST || field == Fields.TITLE || field == Fields.ALBUM;
-      if (value.isEmpty()
-          || field == Fields.ARTIST && value.chars().noneMatch(Character::isLetter)
-          || name
-              && fields.size() > 1
-              && Versions.tells(value)
-              && Versions.base(value).equals(value)
-              && value.split(" ").length < 4
-              && field != Fields.ALBUM
-              && i > 0
-              && fields.contains(Fields.ARTIST)) {
+      boolean unnamed = field == Fields.ARTIST && value.chars().noneMatch(Character::isLetter);
+      if (value.isEmpty() || unnamed || i > 0 && isVersion(field, value)) {
         return Optional.empty();
       }
       values.put(field, field == Fields.TRACK ? String.valueOf(Integer.parseInt(value)) : value);
     }
     return Optional.of(values);
+  }
+
+  /** Whether what would be a name is a mere version, such as {@code Ferry Remix}. */
+  private boolean isVersion(Field<?> field, String value) {
+    boolean name = field == Fields.ARTIST || field == Fields.TITLE;
+    return name
+        && fields.contains(Fields.ARTIST)
+        && value.split(" ").length < 4
+        && Versions.tells(value)
+        && Versions.base(value).equals(value);
   }
 }

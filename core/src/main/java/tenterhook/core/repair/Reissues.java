@@ -12,8 +12,14 @@ final class Reissues implements Inspector.OfTrack {
       Pattern.compile("(?i)\\b(remaster(ed)?|re-?issue|anniversary)\\b");
 
   static boolean isReissue(Snapshot snapshot, int id) {
-    return SAYS.matcher(snapshot.raw(id, Fields.TITLE)).find()
-        || SAYS.matcher(snapshot.raw(id, Fields.ALBUM)).find();
+    return says(snapshot.raw(id, Fields.TITLE)) || says(snapshot.raw(id, Fields.ALBUM));
+  }
+
+  /** The words are long; most names are told by their length or by having no second blank. */
+  private static boolean says(String name) {
+    return name.length() >= 7
+        && name.indexOf(' ') != name.lastIndexOf(' ')
+        && SAYS.matcher(name).find();
   }
 
   @Override

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.field.Field;
@@ -24,6 +25,8 @@ import tenterhook.core.track.Snapshot;
  * time.
  */
 public final class Repairs {
+  private static final int BATCH = 40_000;
+  private static final int PART = 2_000;
   private static final List<Inspector.OfTrack> BY_TRACK =
       List.of(
           new Junk(),
@@ -95,8 +98,8 @@ public final class Repairs {
       Progress progress) {
     Repairs repairs = new Repairs(snapshot, codebook, rules, surroundings);
     Dirty dirty = new Dirty();
+    dirty.all = true;
     snapshot.tracks().forEach((int id) -> repairs.enter(id, 1, dirty));
-    dirty.questions.clear();
     repairs.inspect(dirty, progress);
     return repairs;
   }
@@ -140,10 +143,17 @@ public final class Repairs {
     final Map<Field<?>, Set<String>> names = new LinkedHashMap<>();
     final Set<Question> questions = new HashSet<>();
     boolean genres;
+    boolean all;
+
+    void ask(Question question) {
+      if (!all) {
+        questions.add(question);
+      }
+    }
   }
 
   private void enter(int id, int step, Dirty dirty) {
-    census.count(snapshot, id, step, dirty.questions);
+    census.count(snapshot, id, step, dirty::ask);
     String folder = folderOf(id);
     RoaringBitmap inFolder = folders.computeIfAbsent(folder, f -> new RoaringBitmap());
     if (step > 0 && !snapshot.lost(id)) {
@@ -155,7 +165,7 @@ public final class Repairs {
     dirty.folders.add(folder);
     for (Field<?> field : Census.NAMED) {
       for (String name : Census.names(snapshot, id, field)) {
-        dirty.names.computeIfAbsent(field, f -> new TreeSet<>()).add(Census.key(field, name));
+        dirty.names.computeIfAbsent(field, f -> new HashSet<>()).add(census.knownKey(field, name));
       }
     }
   }
@@ -173,40 +183,51 @@ public final class Repairs {
         asking.addAll(askers.getOrDefault(question, Set.of()));
       }
     }
-    long total = dirty.tracks.size() + dirty.folders.size();
-    long done = 0;
-    for (int id : dirty.tracks) {
-      for (int i = 0; i < BY_TRACK.size(); i++) {
-        asking.remove(new Unit(i, id, ""));
-        judge(new Unit(i, id, ""), ground);
-      }
-      if (++done % 1000 == 0) {
-        progress.at(done, total, snapshot.fileName(id));
-        if (progress.stopped()) {
-          return;
-        }
+    asking.removeIf(u -> dirty.tracks.contains(u.track()) || dirty.folders.contains(u.folder()));
+    List<Unit> units = new ArrayList<>();
+    for (int i = 0; i < BY_FOLDER.size(); i++) {
+      for (String folder : dirty.folders) {
+        units.add(new Unit(i, 0, folder));
       }
     }
-    for (String folder : dirty.folders) {
-      for (int i = 0; i < BY_FOLDER.size(); i++) {
-        asking.remove(new Unit(i, 0, folder));
-        judge(new Unit(i, 0, folder), ground);
-      }
-      progress.at(++done, total, folder);
-      if (progress.stopped()) {
-        return;
+    for (int i = 0; i < BY_TRACK.size(); i++) {
+      for (int id : dirty.tracks) {
+        units.add(new Unit(i, id, ""));
       }
     }
-    asking.forEach(unit -> judge(unit, ground));
-    for (int i = 0; i < BY_NAME.size(); i++) {
+    units.addAll(asking);
+    inspected += units.size();
+    for (int from = 0; from < units.size() && !progress.stopped(); from += BATCH) {
+      List<Unit> batch = units.subList(from, Math.min(units.size(), from + BATCH));
+      judged(batch).forEach(this::take);
+      progress.at(from + batch.size(), units.size(), "");
+    }
+    for (int i = 0; i < BY_NAME.size() && !progress.stopped(); i++) {
       names(i, dirty, ground);
     }
   }
 
-  private void judge(Unit unit, Ground ground) {
-    inspected++;
-    Set<Question> asked = new HashSet<>();
-    ground.note(asked);
+  /** What was said about a unit, and what was asked for that. */
+  private record Judged(Unit unit, List<Proposal> proposals, Set<Question> asked) {}
+
+  /** Judges units, many of them on several cores; nothing is kept yet. */
+  private List<Judged> judged(List<Unit> units) {
+    int parts = Math.max(1, units.size() / PART);
+    return IntStream.range(0, parts)
+        .parallel()
+        .mapToObj(
+            part -> {
+              Ground own = new Ground(snapshot, codebook, rules, surroundings, census);
+              int from = (int) ((long) units.size() * part / parts);
+              int to = (int) ((long) units.size() * (part + 1) / parts);
+              return units.subList(from, to).stream().map(u -> judge(u, own)).toList();
+            })
+        .flatMap(List::stream)
+        .toList();
+  }
+
+  private Judged judge(Unit unit, Ground ground) {
+    Set<Question> asked = ground.noting();
     List<Proposal> proposals = new ArrayList<>(0);
     if (unit.folder().isEmpty()) {
       if (snapshot.has(unit.track()) && !snapshot.lost(unit.track())) {
@@ -220,8 +241,14 @@ public final class Repairs {
         BY_FOLDER.get(unit.inspector()).inspect(folder, ground, proposals::add);
       }
     }
-    keep(unit, proposals);
-    remember(unit, asked);
+    return new Judged(unit, proposals, asked.isEmpty() ? Set.of() : Set.copyOf(asked));
+  }
+
+  private void take(Judged judged) {
+    keep(judged.unit(), judged.proposals());
+    if (!judged.asked().isEmpty() || questions.containsKey(judged.unit())) {
+      remember(judged.unit(), judged.asked());
+    }
   }
 
   private void keep(Unit unit, List<Proposal> proposals) {
@@ -232,10 +259,10 @@ public final class Repairs {
     }
   }
 
-  private void remember(Unit unit, Set<Question> asked) {
-    Set<Question> before = asked.isEmpty() ? questions.remove(unit) : questions.put(unit, asked);
+  private void remember(Unit unit, Set<Question> now) {
+    Set<Question> before = now.isEmpty() ? questions.remove(unit) : questions.put(unit, now);
     for (Question question : before == null ? Set.<Question>of() : before) {
-      if (!asked.contains(question)) {
+      if (!now.contains(question)) {
         Set<Unit> units = askers.get(question);
         units.remove(unit);
         if (units.isEmpty()) {
@@ -244,7 +271,7 @@ public final class Repairs {
         }
       }
     }
-    for (Question question : asked) {
+    for (Question question : now) {
       askers.computeIfAbsent(question, q -> new HashSet<>(2)).add(unit);
       answers.put(question, census.answer(question));
     }
@@ -254,28 +281,29 @@ public final class Repairs {
   private void names(int place, Dirty dirty, Ground ground) {
     Inspector.OfName inspector = BY_NAME.get(place);
     Set<String> keys = new TreeSet<>(dirty.names.getOrDefault(inspector.field(), Set.of()));
-    for (String key : List.copyOf(keys)) {
-      keys.addAll(census.near(inspector.field(), key));
-    }
     boolean genres = dirty.genres && inspector.field() == Fields.GENRE;
+    if (genres || dirty.all) {
+      keys.addAll(census.keys(inspector.field()));
+    } else {
+      List.copyOf(keys).forEach(key -> keys.addAll(census.slipsNear(inspector.field(), key)));
+    }
     Map<String, Inspector.Respelling> known = respellings.get(inspector);
     Set<String> settled = inspector.settled(ground);
-    Set<String> seen = new HashSet<>();
     Map<String, Inspector.Respelling> fresh = new HashMap<>();
     Set<String> judged = new HashSet<>();
-    Set<String> open = genres ? census.keys(inspector.field()) : keys;
-    for (String key : open) {
-      if (seen.add(key)) {
-        NameCluster cluster = census.cluster(inspector.field(), key, settled);
-        inspected++;
-        seen.addAll(cluster.keys());
-        judged.addAll(cluster.spellings().keySet());
-        fresh.putAll(inspector.respellings(cluster));
-      }
+    for (String key : keys) {
+      inspected++;
+      census
+          .cluster(inspector.field(), key, settled)
+          .ifPresent(
+              cluster -> {
+                judged.addAll(cluster.spellings());
+                fresh.putAll(inspector.respellings(cluster));
+              });
     }
     known
         .keySet()
-        .removeIf(s -> !judged.contains(s) && seen.contains(Census.key(inspector.field(), s)));
+        .removeIf(s -> !judged.contains(s) && keys.contains(census.knownKey(inspector.field(), s)));
     Set<String> other = new HashSet<>();
     for (String spelling : judged) {
       Inspector.Respelling now = fresh.get(spelling);

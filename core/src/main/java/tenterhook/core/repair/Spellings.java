@@ -2,6 +2,7 @@ package tenterhook.core.repair;
 
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import tenterhook.core.field.Field;
 
@@ -26,41 +27,28 @@ final class Spellings implements Inspector.OfName {
    */
   static Map<String, Respelling> of(NameCluster cluster) {
     Map<String, Respelling> found = new HashMap<>();
-    Map<String, NameCluster.Name> slips = cluster.slips();
-    Map<String, Integer> counts = cluster.spellings();
-    for (NameCluster.Name name : cluster.names()) {
-      NameCluster.Name target = slips.getOrDefault(name.key(), name);
-      for (String spelling : cluster.spellingsOf(name.key())) {
-        if (!spelling.equals(target.best())) {
-          boolean slip = target != name;
-          found.put(
-              spelling,
-              new Respelling(
-                  target.best(),
-                  slip ? 80 : 97,
-                  reason(spelling, counts.get(spelling), target, slip, counts)));
-        }
+    Optional<NameCluster.Name> meant = cluster.slipOf();
+    NameCluster.Name target = meant.orElseGet(cluster::own);
+    for (String spelling : cluster.spellings()) {
+      if (!spelling.equals(target.best())) {
+        String reason =
+            "“"
+                + target.best()
+                + "” on "
+                + tracks(target.bestTracks())
+                + (target.guarded() ? ", guarded" : "")
+                + ", “"
+                + spelling
+                + "” on "
+                + tracks(cluster.tracks(spelling))
+                + (meant.isPresent() ? ": a slip, or another name?" : "");
+        found.put(spelling, new Respelling(target.best(), meant.isPresent() ? 80 : 97, reason));
       }
     }
     return found;
   }
 
-  private static String reason(
-      String spelling, int tracks, NameCluster.Name to, boolean slip, Map<String, Integer> counts) {
-    String counted =
-        "“"
-            + to.best()
-            + "” on "
-            + tracks(counts.getOrDefault(to.best(), 0))
-            + (to.guarded() ? ", guarded" : "")
-            + ", “"
-            + spelling
-            + "” on "
-            + tracks(tracks);
-    return slip ? counted + ": a slip, or another name?" : counted;
-  }
-
-  static String tracks(int count) {
+  private static String tracks(int count) {
     return count == 1 ? "1 track" : count + " tracks";
   }
 

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.regex.Pattern;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.text.NameKey;
@@ -13,10 +14,16 @@ import tenterhook.core.text.NameKey;
  * the collection knows, else by what the other titles of the folder agree on.
  */
 final class TitleNames implements Inspector.OfFolder {
+  private static final Pattern DASHED = Pattern.compile("\\s[-–—]\\s");
   private static final String DECISION = "“%s” in the title";
 
   @Override
   public void inspect(Folder folder, Ground ground, Consumer<Proposal> out) {
+    boolean dashed =
+        folder.ids().stream().anyMatch(id -> DASHED.matcher(ground.raw(id, Fields.TITLE)).find());
+    if (!dashed) {
+      return;
+    }
     Map<NamePattern, int[]> votes = new LinkedHashMap<>();
     for (NamePattern pattern : NamePattern.IN_TITLES) {
       votes.put(pattern, new int[2]);
@@ -64,7 +71,8 @@ final class TitleNames implements Inspector.OfFolder {
     String rest = read.get(Fields.TITLE);
     if (!ground.hole(id, Fields.TRACK)
         && read.containsKey(Fields.TRACK)
-        && !Agreement.same(Fields.TRACK, ground.raw(id, Fields.TRACK), read.get(Fields.TRACK))) {
+        && !Agreement.same(
+            Fields.TRACK, ground.raw(id, Fields.TRACK), read.get(Fields.TRACK), ground)) {
       return Optional.empty();
     }
     Map<Field<?>, String> values = new LinkedHashMap<>(read);
@@ -98,7 +106,7 @@ final class TitleNames implements Inspector.OfFolder {
         certainty = rival || pattern != NamePattern.IN_TITLES.get(1) ? 0 : 55;
         reason = "an artist that the collection does not know";
       }
-      if (rest.matches(".*\\s[-–—]\\s.*")) {
+      if (DASHED.matcher(rest).find()) {
         certainty = Math.min(certainty, 75);
         reason += ", and two dashes";
       }

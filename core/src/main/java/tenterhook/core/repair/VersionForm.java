@@ -16,6 +16,13 @@ final class VersionForm implements Inspector.OfTrack {
   @Override
   public void inspect(int id, Ground ground, Consumer<Proposal> out) {
     String before = ground.raw(id, Fields.TITLE);
+    boolean shaped = before.indexOf('[') >= 0 || before.indexOf('{') >= 0;
+    if (!shaped
+        && !before.contains(" - ")
+        && !before.contains(" – ")
+        && !SHORT.matcher(before).find()) {
+      return;
+    }
     String after = formed(before);
     if (!after.equals(before)) {
       out.accept(

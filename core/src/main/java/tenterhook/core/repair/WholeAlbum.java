@@ -8,7 +8,6 @@ import java.util.function.Consumer;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
-import tenterhook.core.text.NameKey;
 
 /**
  * What the tracks of one album in one folder should agree on: its name, its artist, its year. A
@@ -56,7 +55,7 @@ final class WholeAlbum implements Inspector.OfFolder {
                 String key =
                     field.type().numeric()
                         ? String.valueOf(field.type().number(raw))
-                        : NameKey.of(raw);
+                        : ground.key(raw);
                 counts.merge(key, 1, Integer::sum);
                 shown.merge(key, raw, (a, b) -> a.compareTo(b) <= 0 ? a : b);
               }
@@ -71,7 +70,7 @@ final class WholeAlbum implements Inspector.OfFolder {
   /** Proposes the album's name and collects the tracks that then have it. */
   private static void albumName(
       Folder folder, Majority album, Ground ground, RoaringBitmap members, Consumer<Proposal> out) {
-    String key = NameKey.of(album.value());
+    String key = ground.key(album.value());
     folder
         .ids()
         .forEach(
@@ -79,7 +78,7 @@ final class WholeAlbum implements Inspector.OfFolder {
               String mine = ground.raw(id, Fields.ALBUM);
               String reason =
                   album.with() + " tracks of the folder are from “" + album.value() + "”";
-              boolean here = NameKey.of(mine).equals(key);
+              boolean here = ground.key(mine).equals(key);
               if (here || mine.isBlank() || numberFits(id, folder, ground)) {
                 members.add(id);
               }
@@ -123,7 +122,7 @@ final class WholeAlbum implements Inspector.OfFolder {
     members.forEach(
         (int id) -> {
           if (!ground.hole(id, Fields.ARTIST)) {
-            artists.add(NameKey.of(ground.raw(id, Fields.ARTIST)));
+            artists.add(ground.key(ground.raw(id, Fields.ARTIST)));
             known[0]++;
           }
           if (!ground.hole(id, Fields.ALBUM_ARTIST)) {

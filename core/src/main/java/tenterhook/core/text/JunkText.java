@@ -55,6 +55,9 @@ public final class JunkText {
    * @param taken gets what was taken, in words
    */
   public static String cleaned(String text, List<String> phrases, List<String> taken) {
+    if (!suspicious(text, phrases)) {
+      return text;
+    }
     String now = text;
     String before;
     do {
@@ -65,6 +68,23 @@ public final class JunkText {
       now = now.replaceAll("\\s+", " ").strip();
     } while (!now.equals(before));
     return now;
+  }
+
+  /** Whether there is anything to look at closely; most names are clean. */
+  private static boolean suspicious(String text, List<String> phrases) {
+    for (int i = 0; i < text.length(); i++) {
+      char c = text.charAt(i);
+      boolean blank = c == ' ' && (i == 0 || i + 1 == text.length() || text.charAt(i + 1) == ' ');
+      if (blank || "_[](){}|.\t\n".indexOf(c) >= 0) {
+        return true;
+      }
+    }
+    for (String phrase : phrases) {
+      if (text.regionMatches(true, text.length() - phrase.length(), phrase, 0, phrase.length())) {
+        return true;
+      }
+    }
+    return text.regionMatches(true, 0, "www", 0, 3) || text.contains("://");
   }
 
   private static String brackets(String text, List<String> phrases, List<String> taken) {

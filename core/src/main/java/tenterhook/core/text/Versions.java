@@ -54,6 +54,13 @@ public final class Versions {
 
   /** The title without its versions and other brackets: what the song itself is called. */
   public static String base(String title) {
+    if (title.indexOf('(') < 0
+        && title.indexOf('[') < 0
+        && title.indexOf('{') < 0
+        && title.indexOf(" - ") < 0
+        && title.indexOf(" – ") < 0) {
+      return title.strip();
+    }
     String plain = BRACKET.matcher(title).replaceAll(" ").strip();
     int dash = Math.max(plain.lastIndexOf(" - "), plain.lastIndexOf(" – "));
     if (dash > 0 && tells(plain.substring(dash))) {
