@@ -252,4 +252,16 @@ class StoreTest {
       assertThat(stranger).exists();
     }
   }
+
+  @Test
+  void whatWasSettledAboutGenresIsWrittenAndReadWithTheCodebook() {
+    Codebook book =
+        Codebook.EMPTY.with(
+            tenterhook.core.genre.Genres.NONE.with("hip-hop", "Hip Hop").under("Ska", "Island"));
+    String text = CodebookJson.write(book);
+    assertThat(text).contains("\"hip-hop\" : \"Hip Hop\"").contains("\"Ska\" : \"Island\"");
+    assertThat(CodebookJson.read(text)).isEqualTo(book);
+    String without = text.replaceAll("(?s),\\s*\"genreBecomes.*", "}");
+    assertThat(CodebookJson.read(without).genres()).isEqualTo(tenterhook.core.genre.Genres.NONE);
+  }
 }

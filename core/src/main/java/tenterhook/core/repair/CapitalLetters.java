@@ -31,11 +31,7 @@ final class CapitalLetters implements Inspector.OfTrack {
         propose(id, field, Capitals.proper(before), "all in small letters", 91, ground, out);
       } else if (words && turned(before) && TURNED.matcher(before).results().count() > 1) {
         propose(id, field, Capitals.proper(before), "capitals turned round", 91, ground, out);
-      } else if (before.indexOf("j")
-              + before.indexOf("c")
-              + before.indexOf("i")
-              + before.indexOf("p")
-          > -4) {
+      } else {
         Matcher initials = INITIALS.matcher(before);
         String after = initials.replaceAll(m -> m.group().toUpperCase(java.util.Locale.ROOT));
         propose(id, field, after, "initials written as words", 94, ground, out);

@@ -42,7 +42,10 @@ class StationsTest extends WindowTest {
         weave.columns().stream().filter(c -> c.key().equals("year")).findFirst().orElseThrow();
     int at = weave.columns().indexOf(year);
     Weave.Row row =
-        weave.rows().stream().filter(r -> r.holes().get(at) > 0).findFirst().orElseThrow();
+        weave.rows().stream()
+            .filter(r -> r.holes().get(at) > 0 && r.group().indexOf(' ') < 0)
+            .findFirst()
+            .orElseThrow();
     Node cell = shell.lookup("#cell-" + row.group() + "-year");
     robot.clickOn(cell);
     WaitForAsyncUtils.waitForFxEvents();

@@ -38,6 +38,7 @@ final class DemoPlan {
   private final Random random = new Random(20261);
   private final DemoTroubles troubles = new DemoTroubles(random);
   private final List<DemoTrack> tracks = new ArrayList<>();
+  private int singles;
 
   private DemoPlan() {}
 
@@ -55,6 +56,7 @@ final class DemoPlan {
   }
 
   private void originals(int count) {
+    singles = count;
     int made = 0;
     for (int f = 0; f < FOLDERS.size(); f++) {
       int until = f == FOLDERS.size() - 1 ? count : made + count * SHARES[f] / 100;
@@ -148,7 +150,7 @@ final class DemoPlan {
   private void versions() {
     int count = tracks.size() / 40;
     for (int i = 0; i < count; i++) {
-      DemoTrack original = tracks.get(i * 37 + 3);
+      DemoTrack original = tracks.get((i * 37 + 3) % singles);
       String version = List.of("Live", "Ferry Remix", "Extended Mix").get(i % 3);
       String title = DemoWords.title(9000 + i).split(" ")[0] + " Version " + i;
       Recording other = Recording.of(5000 + i, original.recording.bpm());
@@ -165,7 +167,7 @@ final class DemoPlan {
 
   private void copies(int count) {
     for (int i = 0; i < count; i++) {
-      DemoTrack original = tracks.get(i * 11 + 1);
+      DemoTrack original = tracks.get((i * 11 + 1) % singles);
       String name = original.path.substring(original.path.lastIndexOf('/') + 1);
       String folder = i % 2 == 0 ? "Downloads/Nov" : "Parade/Float";
       String path = folder + "/" + (i % 3 == 0 ? "copy of " : "") + name;
@@ -182,7 +184,7 @@ final class DemoPlan {
 
   private void reencoded(int count) {
     for (int i = 0; i < count; i++) {
-      DemoTrack original = tracks.get(i * 17 + 6);
+      DemoTrack original = tracks.get((i * 17 + 6) % singles);
       Form form = original.form == Form.MP3 ? Form.M4A : Form.MP3;
       String path = "Ferry/Car deck/re" + i + "_" + original.recording.seed() + "." + form.ending();
       DemoTrack copy = new DemoTrack(original.recording, path, form, 128);
