@@ -55,9 +55,12 @@ public final class Mending {
     collection.listen(this::changed);
   }
 
+  /** Crates mean nothing to inspectors, and of a codebook they see by themselves what changed. */
   private void changed(Delta delta) {
-    synchronized (changed) {
-      changed.or(delta.changed());
+    if (!delta.codebookChanged() && !delta.cratesChanged()) {
+      synchronized (changed) {
+        changed.or(delta.changed());
+      }
     }
   }
 
@@ -111,7 +114,8 @@ public final class Mending {
       ids = RoaringBitmap.or(changed, also);
       changed.clear();
     }
-    if (!ids.isEmpty() || !rules.equals(repairs.rules())) {
+    boolean settled = !rules.equals(repairs.rules()) || !repairs.knows(state.codebook());
+    if (!ids.isEmpty() || settled) {
       repairs.follow(state.snapshot(), state.codebook(), rules, surroundings, ids);
       stale = true;
     }

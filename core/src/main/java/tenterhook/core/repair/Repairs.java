@@ -382,6 +382,11 @@ public final class Repairs {
     shown.addAll(kept);
   }
 
+  /** Whether it was made by this codebook, as far as repairs go by one. */
+  public boolean knows(Codebook other) {
+    return other.genres().equals(codebook.genres()) && other.notation().equals(codebook.notation());
+  }
+
   /** The rules that it was made by. */
   public RepairRules rules() {
     return rules;

@@ -120,6 +120,7 @@ public final class CratesView implements StationView {
     Entry first = now.stream().filter(e -> !e.crate().isEmpty()).findFirst().orElse(null);
     if (again.isPresent() || first != null) {
       entries.getSelectionModel().select(again.orElse(first));
+      picked(again.orElse(first)); // a rule may be another though its crate counts the same
     } else {
       show(Optional.empty());
     }
