@@ -70,6 +70,10 @@ public final class Capitals {
       return word.toUpperCase(Locale.ROOT);
     }
     boolean capital = english ? edge || !SMALL.contains(word) : opens;
-    return capital ? word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1) : word;
+    int first = word.codePointAt(0);
+    return capital
+        ? Character.toString(Character.toTitleCase(first))
+            + word.substring(Character.charCount(first))
+        : word;
   }
 }
