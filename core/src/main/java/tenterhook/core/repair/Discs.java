@@ -16,11 +16,13 @@ final class Discs implements Inspector.OfTrack {
 
   @Override
   public void inspect(int id, Ground ground, Consumer<Proposal> out) {
-    if (!ground.hole(id, Fields.DISC)) {
+    String name = ground.raw(id, Fields.ALBUM);
+    String folder = ground.raw(id, Fields.FOLDER);
+    if (!ground.hole(id, Fields.DISC) || !endsInNumber(name) && !endsInNumber(folder)) {
       return;
     }
-    Matcher album = IN_ALBUM.matcher(ground.raw(id, Fields.ALBUM));
-    Matcher path = IN_PATH.matcher(ground.raw(id, Fields.FOLDER));
+    Matcher album = IN_ALBUM.matcher(name);
+    Matcher path = IN_PATH.matcher(folder);
     boolean inAlbum = album.matches();
     if (inAlbum || path.find()) {
       out.accept(
@@ -32,5 +34,12 @@ final class Discs implements Inspector.OfTrack {
               93,
               inAlbum ? "the album's name ends in it" : "the folder is called so"));
     }
+  }
+
+  /** Whether a figure is the last sign, a bracket apart. */
+  private static boolean endsInNumber(String text) {
+    int last = text.length() - 1;
+    boolean bracket = last > 0 && (text.charAt(last) == ')' || text.charAt(last) == ']');
+    return last >= 0 && Character.isDigit(text.charAt(bracket ? last - 1 : last));
   }
 }

@@ -34,10 +34,12 @@ final class FileNames implements Inspector.OfFolder {
     if (!worthwhile(folder, ground)) {
       return;
     }
+    Map<Integer, String> names = new LinkedHashMap<>();
+    folder.ids().forEach((int id) -> names.put(id, baseName(ground, id)));
     Map<NamePattern, Votes> votes = new LinkedHashMap<>();
     for (NamePattern pattern : NamePattern.IN_FILES) {
       Votes mine = new Votes();
-      folder.ids().forEach((int id) -> vote(id, pattern, mine, ground));
+      names.forEach((id, name) -> vote(id, name, pattern, mine, ground));
       if (mine.holds()) {
         votes.put(pattern, mine);
       }
@@ -45,8 +47,8 @@ final class FileNames implements Inspector.OfFolder {
     folder.ids().forEach((int id) -> propose(id, votes, ground, out));
   }
 
-  private static void vote(int id, NamePattern pattern, Votes votes, Ground ground) {
-    Optional<Map<Field<?>, String>> read = pattern.read(baseName(ground, id));
+  private static void vote(int id, String name, NamePattern pattern, Votes votes, Ground ground) {
+    Optional<Map<Field<?>, String>> read = pattern.read(name);
     if (read.isPresent()) {
       Agreement how = Agreement.of(id, read.get(), ground);
       votes.agreed += how == Agreement.AGREES ? 1 : 0;

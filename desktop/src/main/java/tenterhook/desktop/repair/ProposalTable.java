@@ -14,7 +14,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.scene.text.Text;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.field.Fields;
 import tenterhook.core.repair.Proposal;
@@ -24,6 +23,9 @@ import tenterhook.desktop.theme.Words;
 
 /** Proposals as rows: file, fields, now, will be, certainty, because. */
 final class ProposalTable extends TableView<Proposal> {
+  private static final double TWO_LINES = 34;
+  private static final double LEAST = 72;
+
   private final Desk desk;
 
   ProposalTable(Desk desk) {
@@ -44,6 +46,7 @@ final class ProposalTable extends TableView<Proposal> {
   private void add(String head, double width, Function<Proposal, Node> show) {
     TableColumn<Proposal, Proposal> column = new TableColumn<>(Words.of(head));
     column.setPrefWidth(width);
+    column.setMinWidth(Math.min(width, LEAST));
     column.setSortable(false);
     column.setReorderable(false);
     column.setCellValueFactory(p -> new ReadOnlyObjectWrapper<>(p.getValue()));
@@ -90,12 +93,13 @@ final class ProposalTable extends TableView<Proposal> {
     return new VBox(0, box, tier);
   }
 
+  /** Two lines at the most; the whole stands beside the table. */
   private Node because(Proposal proposal) {
-    Text text = new Text(proposal.reason());
-    Look.script(text, proposal.reason());
-    text.getStyleClass().add("reason");
-    text.wrappingWidthProperty().bind(getColumns().getLast().widthProperty().subtract(14));
-    return text;
+    Label label = Look.dataLabel(proposal.reason(), "second");
+    label.setWrapText(true);
+    label.setPrefHeight(TWO_LINES);
+    label.prefWidthProperty().bind(getColumns().getLast().widthProperty().subtract(14));
+    return Look.tip(label, proposal.reason());
   }
 
   /** Shows other proposals; keeps the selection where it was, or near. */

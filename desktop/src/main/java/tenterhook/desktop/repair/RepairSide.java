@@ -41,6 +41,7 @@ final class RepairSide extends BorderPane {
   private final Desk desk;
   private final Label name = Look.label("", "heading");
   private final Label path = Look.label("", "second", "mono");
+  private final Label reason = Look.label("", "second");
   private final GridPane facts = new GridPane(10, 5);
   private final VBox track = new VBox(6);
   private final VBox special = new VBox(8);
@@ -63,7 +64,9 @@ final class RepairSide extends BorderPane {
     ColumnConstraints values = new ColumnConstraints(20, 170, Double.MAX_VALUE);
     facts.getColumnConstraints().addAll(labels, values);
     effects.setId("crate-effects");
-    track.getChildren().addAll(name, path, facts);
+    reason.setWrapText(true);
+    reason.setId("repair-reason");
+    track.getChildren().addAll(name, path, facts, reason);
     VBox all = new VBox(12, track, special, effects);
     all.getStyleClass().add("side-content");
     ScrollPane scroll = new ScrollPane(all);
@@ -78,7 +81,7 @@ final class RepairSide extends BorderPane {
   void kind(RepairKind other) {
     kind = other;
     boolean wide = kind == RepairKind.CATALOGUE;
-    setPrefWidth(wide ? 400 : 290);
+    setPrefWidth(wide ? 370 : 290);
     Node node =
         switch (kind) {
           case ARTWORK -> gallery;
@@ -134,6 +137,11 @@ final class RepairSide extends BorderPane {
     name.setText("");
     Look.data(name, title.isBlank() ? snapshot.fileName(proposal.id()) : title);
     Look.data(path, snapshot.raw(proposal.id(), Fields.PATH));
+    Look.data(
+        reason,
+        kind == RepairKind.CATALOGUE
+            ? ""
+            : Words.of("repairs.reason", proposal.certainty(), proposal.reason()));
     if (kind == RepairKind.CATALOGUE) {
       return;
     }

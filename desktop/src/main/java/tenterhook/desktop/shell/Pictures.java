@@ -44,7 +44,7 @@ final class Pictures {
     stage.setWidth(1280);
     stage.setHeight(800);
     shots.add(new Shot("weave", () -> shell.go(Station.WEAVE)));
-    shots.add(new Shot("arrivals", () -> shell.go(Station.ARRIVALS)));
+    shots.add(new Shot("arrivals", this::arrivals));
     shots.add(new Shot("repairs-names", () -> repairs(RepairKind.ARTIST_IN_TITLE)));
     shots.add(new Shot("repairs-genres", () -> repairs(RepairKind.GENRES)));
     shots.add(new Shot("repairs-artwork", () -> repairs(RepairKind.ARTWORK)));
@@ -101,6 +101,15 @@ final class Pictures {
     var ids =
         snapshot.tracks(id -> snapshot.raw(id, Fields.TITLE).chars().anyMatch(c -> c >= 0x250));
     shell.show(TrackList.of("Names in every script", ids));
+  }
+
+  /** A batch of downloads, with the places where its files would go. */
+  private void arrivals() {
+    shell.go(Station.ARRIVALS);
+    if (shell.lookup("#batches") instanceof javafx.scene.control.ListView<?> list) {
+      list.getSelectionModel().select(4);
+    }
+    press("arrivals-move", -1);
   }
 
   private void repairs(RepairKind kind) {

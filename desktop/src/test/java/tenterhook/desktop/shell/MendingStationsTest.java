@@ -94,6 +94,7 @@ class MendingStationsTest extends WindowTest {
     fx(() -> table().requestFocus());
     Proposal first = table().getItems().getFirst();
     fx(() -> table().getSelectionModel().clearAndSelect(0));
+    assertThat(text("repair-reason")).contains(first.reason()).contains(first.certainty() + " %");
     key(KeyCode.X);
     settle();
     assertThat(of(RepairKind.GENRES)).noneMatch(p -> p.id() == first.id());
