@@ -85,11 +85,11 @@ public final class PathPattern {
 
   private String value(String name, Snapshot snapshot, int id) {
     Field<?> field = fields.stream().filter(f -> Fields.of(name) == f).findFirst().orElseThrow();
-    if (field.isHole(snapshot.raw(id, field))) {
+    String[] several = snapshot.raw(id, field).split(String.valueOf(FieldType.SEPARATOR));
+    if (several.length == 0 || field.isHole(several[0])) {
       return field == Fields.TITLE ? base(snapshot.fileName(id)) : "no " + field.label();
     }
-    String raw = snapshot.raw(id, field).split(String.valueOf(FieldType.SEPARATOR))[0];
-    String shown = field.type().show(raw);
+    String shown = field.type().show(several[0]);
     return field == Fields.TRACK && shown.length() == 1 ? "0" + shown : shown;
   }
 

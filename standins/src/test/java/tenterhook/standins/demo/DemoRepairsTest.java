@@ -17,6 +17,7 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
+import tenterhook.backstage.catalogue.CatalogueClient;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.backstage.repair.Mending;
 import tenterhook.core.change.Change;
@@ -30,6 +31,8 @@ import tenterhook.core.job.Progress;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
+import tenterhook.standins.catalogue.CatalogueBook;
+import tenterhook.standins.catalogue.CatalogueService;
 
 /** What is proposed for the demo is what was planted, and nothing that only looks wrong. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
@@ -205,5 +208,51 @@ class DemoRepairsTest {
                         f ->
                             assertThat(after.raw(id, f)).as(f.key()).isEqualTo(before.raw(id, f))));
     assertThat(collection.state().codebook()).isEqualTo(DemoCollection.codebook());
+  }
+
+  @Test
+  void whatOnlyTheCatalogueCanKnowIsProposedFromIt() throws Exception {
+    Mending asking = new Mending(collection);
+    asking.look(Progress.SILENT);
+    try (CatalogueService service =
+        CatalogueService.start(CatalogueBook.ofDemo(SharedDemo.TRACKS), 0)) {
+      CatalogueClient client =
+          new CatalogueClient(service.address(), CatalogueClient.Manners.NEIGHBOURLY, t -> {});
+      var found = asking.lookUp(collection.state().snapshot().tracks(), client, Progress.SILENT);
+      assertThat(found.trouble()).isEmpty();
+    }
+    Set<String> proposed = new HashSet<>();
+    int certain = 0;
+    int wrong = 0;
+    Snapshot snapshot = collection.state().snapshot();
+    for (Proposal proposal : asking.proposals()) {
+      if (proposal.kind() == RepairKind.CATALOGUE) {
+        for (SetField edit : proposal.edits()) {
+          String path = snapshot.raw(edit.id(), Fields.PATH);
+          proposed.add(path + "|" + edit.field().key() + "|" + edit.after());
+          String clean = truth.get(path).path("clean").path(edit.field().key()).asText();
+          boolean sure = proposal.certainty() >= Proposal.CERTAIN;
+          certain += sure ? 1 : 0;
+          wrong += sure && !clean.equals(edit.after()) ? 1 : 0;
+        }
+      }
+    }
+    assertThat(certain).isGreaterThan(30);
+    assertThat(wrong * 100).as(wrong + " of " + certain).isLessThanOrEqualTo(certain);
+    truth.forEach(
+        (path, file) -> {
+          for (JsonNode trouble : file.path("troubles")) {
+            if (trouble.path("by").asText().equals("catalogue")) {
+              assertThat(proposed)
+                  .as(trouble.toString())
+                  .contains(
+                      path
+                          + "|"
+                          + trouble.path("field").asText()
+                          + "|"
+                          + trouble.path("meant").asText());
+            }
+          }
+        });
   }
 }
