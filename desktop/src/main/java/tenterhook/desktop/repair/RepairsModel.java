@@ -221,7 +221,7 @@ public final class RepairsModel {
 
   /** Asks the catalogue as a job; what it says is kept, also when it stops halfway. */
   public void lookUp(RoaringBitmap ids) {
-    desk.job(Words.of("catalogue.job"), true, p -> mending.lookUp(ids, catalogue(), p), this::said);
+    desk.aside(Words.of("catalogue.job"), p -> mending.lookUp(ids, catalogue(), p), this::said);
   }
 
   /** Asks for all tracks with a hole, now and on this thread. */

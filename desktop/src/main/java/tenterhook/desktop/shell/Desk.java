@@ -45,6 +45,8 @@ public final class Desk {
   private final ObservableList<RunningJob> jobs = FXCollections.observableArrayList();
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("jobs").factory());
+  private final ExecutorService asking =
+      Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("asking").factory());
   private final AtomicBoolean posted = new AtomicBoolean();
   private final AtomicInteger waiting = new AtomicInteger();
   private final Map<String, PauseTransition> pauses = new HashMap<>();
@@ -243,12 +245,28 @@ public final class Desk {
    * @param then gets the result on the toolkit's thread
    */
   public <T> void job(String name, boolean visible, Work<T> work, Consumer<T> then) {
+    job(worker, name, visible, work, then);
+  }
+
+  /**
+   * Runs work that mostly waits for somebody else, shown like a job, without holding up the jobs.
+   *
+   * @param name shown with its progress
+   * @param work what to do
+   * @param then gets the result on the toolkit's thread
+   */
+  public <T> void aside(String name, Work<T> work, Consumer<T> then) {
+    job(asking, name, true, work, then);
+  }
+
+  private <T> void job(
+      ExecutorService by, String name, boolean visible, Work<T> work, Consumer<T> then) {
     RunningJob job = new RunningJob(name);
     if (visible) {
       jobs.add(job);
     }
     waiting.incrementAndGet();
-    worker.submit(
+    by.submit(
         () -> {
           try {
             T result = work.run(job);
@@ -300,6 +318,7 @@ public final class Desk {
   public void close() {
     List.copyOf(jobs).forEach(RunningJob::stop);
     repairs.close();
+    asking.shutdownNow();
     worker.close();
     collection.close();
   }

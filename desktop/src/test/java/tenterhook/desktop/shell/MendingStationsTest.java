@@ -332,4 +332,25 @@ class MendingStationsTest extends WindowTest {
         String.join(
             "\n", tenterhook.core.arrival.Arrivals.demandedAtFirst(collection.state().codebook())));
   }
+
+  @Test
+  void aSlowCatalogueHoldsNothingUpAndCanBeStopped() throws Exception {
+    try (CatalogueService service = CatalogueService.start(CatalogueBook.ofDemo(100), 0)) {
+      service.behave(new Mood(400, 0, 0));
+      desk.repairs()
+          .use(
+              new CatalogueClient(service.address(), CatalogueClient.Manners.NEIGHBOURLY, t -> {}));
+      fx(() -> desk.repairs().lookUp(now().tracks()));
+      await(() -> service.asked() > 1);
+      Proposal one = of(RepairKind.GENRES).getFirst();
+      fx(() -> desk.repairs().accept(RepairKind.GENRES, List.of(one)));
+      await(() -> holds(one));
+      assertThat(desk.jobs()).as("it is still being asked").isNotEmpty();
+      fx(() -> desk.jobs().forEach(RunningJob::stop));
+      settle();
+      assertThat(service.asked()).isLessThan(now().count());
+      assertThat(desk.jobs()).isEmpty();
+      assertThat(holds(one)).isTrue();
+    }
+  }
 }
