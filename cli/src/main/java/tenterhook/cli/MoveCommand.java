@@ -1,6 +1,5 @@
 package tenterhook.cli;
 
-import java.nio.file.Files;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -34,11 +33,7 @@ final class MoveCommand extends Work {
     }
     Change change =
         PathPattern.of(pattern)
-            .moves(
-                state.snapshot(),
-                find(collection, query),
-                root,
-                place -> state.path(place).filter(Files::exists).isPresent());
+            .moves(state.snapshot(), find(collection, query), root, state::taken);
     for (Edit edit : change.edits()) {
       Edit.MoveFile one = (Edit.MoveFile) edit;
       String from = state.path(one.from()).orElseThrow().toString();

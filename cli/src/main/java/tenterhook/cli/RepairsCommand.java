@@ -96,6 +96,7 @@ final class RepairsCommand extends Work {
     void run(MusicCollection collection) {
       Mending mending = new Mending(collection);
       mending.look(progress());
+      chosen(collection, mending, query, kind); // refuses a wrong query or kind before all else
       int limit = certainty < 0 ? mending.rules().certainFrom() : certainty;
       boolean any = false;
       for (RepairKind one : RepairKind.values()) {
@@ -107,9 +108,6 @@ final class RepairsCommand extends Work {
           any |= !accepted.isEmpty();
           accept(collection, mending, one, accepted);
         }
-      }
-      if (!kind.isEmpty()) {
-        chosen(collection, mending, query, kind);
       }
       if (!any) {
         say(object().put("change", 0).put("tracks", 0).put("written", 0), "nothing to mend");

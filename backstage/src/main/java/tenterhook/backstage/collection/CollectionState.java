@@ -1,5 +1,6 @@
 package tenterhook.backstage.collection;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.Optional;
@@ -27,6 +28,11 @@ public record CollectionState(
   /** The absolute path of a place, or empty when its root is not known. */
   public Optional<Path> path(Place place) {
     return Optional.ofNullable(roots.get(place.root())).map(r -> r.resolve(place.path()));
+  }
+
+  /** Whether a file lies at a place on the disk. */
+  public boolean taken(Place place) {
+    return path(place).filter(Files::exists).isPresent();
   }
 
   /** The absolute path of a track's file. */

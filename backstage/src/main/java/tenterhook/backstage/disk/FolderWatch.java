@@ -112,7 +112,9 @@ public final class FolderWatch implements AutoCloseable {
   private void take(WatchKey key, Set<Path> touched) {
     Path folder = folders.get(key);
     for (WatchEvent<?> event : key.pollEvents()) {
-      if (folder != null && event.context() instanceof Path name && !ours(name)) {
+      if (folder != null && event.kind() == StandardWatchEventKinds.OVERFLOW) {
+        touched.add(folder); // more happened than could be told: all of it is looked at
+      } else if (folder != null && event.context() instanceof Path name && !ours(name)) {
         touched.add(folder);
         follow(folder.resolve(name), touched);
       }

@@ -1,9 +1,11 @@
 package tenterhook.backstage.repair;
 
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.collection.CollectionState;
@@ -39,15 +41,17 @@ public final class Mending {
   private final MusicCollection collection;
   private final FolderPictures pictures = new FolderPictures();
   private final RoaringBitmap changed = new RoaringBitmap();
-  private RepairRules rules;
-  private Surroundings surroundings;
-  private @Nullable Repairs repairs;
+  private CollectionState latest;
+  private volatile RepairRules rules;
+  private volatile Surroundings surroundings;
+  private volatile @Nullable Repairs repairs;
   private List<Proposal> proposals = List.of();
   private boolean stale;
 
   /** The mending of a collection; nothing is looked at yet. */
   public Mending(MusicCollection collection) {
     this.collection = collection;
+    this.latest = collection.state();
     this.rules = collection.setting(RULES).map(RepairsJson::rules).orElse(RepairRules.DEFAULT);
     this.surroundings =
         Surroundings.none(collection.today().getYear())
@@ -57,8 +61,9 @@ public final class Mending {
 
   /** Crates mean nothing to inspectors, and of a codebook they see by themselves what changed. */
   private void changed(Delta delta) {
-    if (!delta.codebookChanged() && !delta.cratesChanged()) {
-      synchronized (changed) {
+    synchronized (changed) {
+      latest = delta.after();
+      if (!delta.codebookChanged() && !delta.cratesChanged()) {
         changed.or(delta.changed());
       }
     }
@@ -83,34 +88,38 @@ public final class Mending {
     synchronized (changed) {
       changed.clear();
       state = collection.state();
+      latest = state;
     }
     repairs = Repairs.of(state.snapshot(), state.codebook(), rules, surroundings, progress);
     stale = true;
   }
 
   /** Whether {@link #look} was called. */
-  public synchronized boolean looked() {
+  public boolean looked() {
     return repairs != null;
   }
 
   /** The proposals for the newest moment; empty before {@link #look}. */
   public synchronized List<Proposal> proposals() {
     follow(new RoaringBitmap());
-    if (stale && repairs != null) {
-      proposals = repairs.proposals();
+    Repairs kept = repairs;
+    if (stale && kept != null) {
+      proposals = kept.proposals();
       stale = false;
     }
     return proposals;
   }
 
+  /** Ids and the moment they belong to are taken together, or counts would go wrong. */
   private void follow(RoaringBitmap also) {
+    Repairs repairs = this.repairs;
     if (repairs == null) {
       return;
     }
     CollectionState state;
     RoaringBitmap ids;
     synchronized (changed) {
-      state = collection.state();
+      state = latest;
       ids = RoaringBitmap.or(changed, also);
       changed.clear();
     }
@@ -121,26 +130,26 @@ public final class Mending {
     }
   }
 
-  /** What the DJ settled. */
-  public synchronized RepairRules rules() {
+  /** What the DJ settled; never waits. */
+  public RepairRules rules() {
     return rules;
   }
 
-  /** Settles something for good. */
-  public synchronized void settle(RepairRules other) {
+  /** Settles something for good; never waits: {@link #proposals} follows when it is asked next. */
+  public void settle(RepairRules other) {
     rules = other;
     collection.keepSetting(RULES, RepairsJson.rules(other));
-    follow(new RoaringBitmap());
   }
 
-  /** The answer of the catalogue about a track, if it was asked. */
-  public synchronized Optional<Answer> answer(int id) {
+  /** The answer of the catalogue about a track, if it was asked; never waits. */
+  public Optional<Answer> answer(int id) {
     return Optional.ofNullable(surroundings.answers().get(id));
   }
 
   /** The covers that a track could have, the best first. */
   public synchronized List<ArtworkCandidate> artworkFor(int id) {
-    return repairs == null ? List.of() : repairs.artworkFor(id);
+    Repairs kept = repairs;
+    return kept == null ? List.of() : kept.artworkFor(id);
   }
 
   /**
@@ -184,9 +193,12 @@ public final class Mending {
    * @param progress told of every track
    */
   public Outcome apply(Change change, Progress progress) {
+    Set<String> provided = new HashSet<>();
     for (Edit edit : change.edits()) {
-      if (edit instanceof SetField set && set.field() == Fields.ARTWORK && !set.after().isEmpty()) {
-        Artwork.parse(set.after()).ifPresent(art -> provide(art.sha256(), set.id()));
+      if (edit instanceof SetField set && set.field() == Fields.ARTWORK) {
+        Artwork.parse(set.after())
+            .filter(art -> provided.add(art.sha256()))
+            .ifPresent(art -> provide(art.sha256(), set.id()));
       }
     }
     return collection.apply(change, progress);

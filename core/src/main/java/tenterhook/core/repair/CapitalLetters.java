@@ -1,7 +1,6 @@
 package tenterhook.core.repair;
 
 import java.util.List;
-import java.util.Map;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -61,15 +60,7 @@ final class CapitalLetters implements Inspector.OfTrack {
       int certainty,
       Ground ground,
       Consumer<Proposal> out) {
-    if (!after.equals(ground.raw(id, field))) {
-      out.accept(
-          new Proposal(
-              RepairKind.CAPITALS,
-              what,
-              id,
-              ground.edits(id, Map.of(field, after)),
-              certainty,
-              what + "; small words, initials and roman numbers by rule"));
-    }
+    String reason = what + "; small words, initials and roman numbers by rule";
+    ground.proposal(RepairKind.CAPITALS, what, id, field, after, certainty, reason).ifPresent(out);
   }
 }

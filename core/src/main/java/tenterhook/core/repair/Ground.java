@@ -119,4 +119,19 @@ final class Ground {
         });
     return edits;
   }
+
+  /** The proposal that one field of a track gets another value; none when it has it already. */
+  Optional<Proposal> proposal(
+      RepairKind kind,
+      String decision,
+      int id,
+      Field<?> field,
+      String after,
+      int certainty,
+      String reason) {
+    List<SetField> edits = edits(id, Map.of(field, after));
+    return edits.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new Proposal(kind, decision, id, edits, certainty, reason));
+  }
 }

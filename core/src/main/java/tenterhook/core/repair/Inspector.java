@@ -28,11 +28,6 @@ sealed interface Inspector {
       return Set.of();
     }
 
-    /** What each spelling that should change becomes, and why; the others are not in the map. */
-    default Map<String, Respelling> respellings(NameCluster cluster) {
-      return Spellings.of(cluster);
-    }
-
     /** The proposal for one track with such a spelling. */
     void propose(
         int id, Map<String, Respelling> respellings, Ground ground, Consumer<Proposal> out);

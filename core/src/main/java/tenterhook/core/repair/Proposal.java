@@ -38,7 +38,7 @@ public record Proposal(
             .count();
   }
 
-  /** Whether a field would get a value that the track does not have. */
+  /** Whether it says all that another proposal says. */
   boolean covers(Proposal other) {
     return other.id == id && edits.containsAll(other.edits);
   }

@@ -58,9 +58,7 @@ public final class Repairs {
   private final Census census = new Census();
   private final Map<String, RoaringBitmap> folders = new HashMap<>();
   private final Map<Unit, List<Proposal>> found = new HashMap<>();
-  private final Map<Unit, Set<Question>> questions = new HashMap<>();
-  private final Map<Question, Integer> answers = new HashMap<>();
-  private final Map<Question, Set<Unit>> askers = new HashMap<>();
+  private final Askers<Unit> askers = new Askers<>(census);
   private final Map<Inspector.OfName, Map<String, Inspector.Respelling>> respellings =
       new HashMap<>();
   private Snapshot snapshot;
@@ -176,13 +174,7 @@ public final class Repairs {
 
   private void inspect(Dirty dirty, Progress progress) {
     Ground ground = new Ground(snapshot, codebook, rules, surroundings, census);
-    Set<Unit> asking = new HashSet<>();
-    for (Question question : dirty.questions) {
-      Integer known = answers.get(question);
-      if (known != null && known != census.answer(question)) {
-        asking.addAll(askers.getOrDefault(question, Set.of()));
-      }
-    }
+    Set<Unit> asking = askers.concernedBy(dirty.questions);
     asking.removeIf(u -> dirty.tracks.contains(u.track()) || dirty.folders.contains(u.folder()));
     List<Unit> units = new ArrayList<>();
     for (int i = 0; i < BY_FOLDER.size(); i++) {
@@ -246,9 +238,7 @@ public final class Repairs {
 
   private void take(Judged judged) {
     keep(judged.unit(), judged.proposals());
-    if (!judged.asked().isEmpty() || questions.containsKey(judged.unit())) {
-      remember(judged.unit(), judged.asked());
-    }
+    askers.remember(judged.unit(), judged.asked());
   }
 
   private void keep(Unit unit, List<Proposal> proposals) {
@@ -256,24 +246,6 @@ public final class Repairs {
       found.remove(unit);
     } else {
       found.put(unit, proposals);
-    }
-  }
-
-  private void remember(Unit unit, Set<Question> now) {
-    Set<Question> before = now.isEmpty() ? questions.remove(unit) : questions.put(unit, now);
-    for (Question question : before == null ? Set.<Question>of() : before) {
-      if (!now.contains(question)) {
-        Set<Unit> units = askers.get(question);
-        units.remove(unit);
-        if (units.isEmpty()) {
-          askers.remove(question);
-          answers.remove(question);
-        }
-      }
-    }
-    for (Question question : now) {
-      askers.computeIfAbsent(question, q -> new HashSet<>(2)).add(unit);
-      answers.put(question, census.answer(question));
     }
   }
 
@@ -298,7 +270,7 @@ public final class Repairs {
           .ifPresent(
               cluster -> {
                 judged.addAll(cluster.spellings());
-                fresh.putAll(inspector.respellings(cluster));
+                fresh.putAll(Spellings.of(cluster));
               });
     }
     known

@@ -108,13 +108,9 @@ final class TrackNumbers implements Inspector.OfFolder {
       String reason,
       Ground ground,
       Consumer<Proposal> out) {
-    out.accept(
-        new Proposal(
-            RepairKind.TRACK_NUMBERS,
-            decision,
-            id,
-            ground.edits(id, Map.of(field, String.valueOf(after))),
-            certainty,
-            reason));
+    ground
+        .proposal(
+            RepairKind.TRACK_NUMBERS, decision, id, field, String.valueOf(after), certainty, reason)
+        .ifPresent(out);
   }
 }

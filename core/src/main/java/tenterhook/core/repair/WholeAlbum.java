@@ -174,13 +174,8 @@ final class WholeAlbum implements Inspector.OfFolder {
       String reason,
       Ground ground,
       Consumer<Proposal> out) {
-    out.accept(
-        new Proposal(
-            RepairKind.WHOLE_ALBUM,
-            decision,
-            id,
-            ground.edits(id, Map.of(field, after)),
-            certainty,
-            reason));
+    ground
+        .proposal(RepairKind.WHOLE_ALBUM, decision, id, field, after, certainty, reason)
+        .ifPresent(out);
   }
 }

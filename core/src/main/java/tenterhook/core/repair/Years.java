@@ -1,6 +1,5 @@
 package tenterhook.core.repair;
 
-import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Consumer;
@@ -109,7 +108,8 @@ final class Years implements Inspector.OfFolder {
       Ground ground,
       Consumer<Proposal> out) {
     String raw = after == 0 ? "" : String.valueOf(after);
-    var edits = ground.edits(id, Map.of(Fields.YEAR, raw));
-    out.accept(new Proposal(RepairKind.YEARS, decision, id, edits, certainty, reason));
+    ground
+        .proposal(RepairKind.YEARS, decision, id, Fields.YEAR, raw, certainty, reason)
+        .ifPresent(out);
   }
 }

@@ -145,4 +145,17 @@ class MatcherTest {
     assertThatThrownBy(() -> entry("x", "a", "b", "c", -1, 1)).hasMessageContaining("numbers");
     assertThat(SONG.values()).hasSize(7);
   }
+
+  @Test
+  void theTracksOfAReleaseThatAreNotHereAreTold() {
+    Snapshot snapshot =
+        Tracks.none()
+            .with("artist=pewter wren", "title=cold lamps")
+            .with("title=Salt Gate")
+            .snapshot();
+    CatalogueEntry gate = entry("d/1", "Pewter Wren", "Salt Gate", "Slipway", 1984, 0);
+    CatalogueEntry orders = entry("e/1", "Pewter Wren", "Late Orders", "Slipway", 1984, 0);
+    assertThat(AbsentTracks.of(snapshot, List.of(SONG, gate, orders)))
+        .containsExactly(gate, orders);
+  }
 }

@@ -92,7 +92,8 @@ class GenresTest {
             CrateEffect.of(
                 crates,
                 new CrateContents(SNAPSHOT, Tracks.BOOK, crates, today),
-                new CrateContents(after, Tracks.BOOK, crates, today)))
+                after,
+                Tracks.ids(1, 3, 4)))
         .containsExactly(new CrateEffect("Ska night", 2, 1));
   }
 }

@@ -2,7 +2,6 @@ package tenterhook.desktop.arrival;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.collection.MusicCollection;
@@ -70,12 +69,7 @@ public final class ArrivalsModel {
    */
   static Change moves(MusicCollection collection, RoaringBitmap ids, String root, String pattern) {
     CollectionState state = collection.state();
-    return PathPattern.of(pattern).moves(state.snapshot(), ids, root, place -> taken(state, place));
-  }
-
-  private static boolean taken(CollectionState state, Place place) {
-    Optional<java.nio.file.Path> path = state.path(place);
-    return path.filter(java.nio.file.Files::exists).isPresent();
+    return PathPattern.of(pattern).moves(state.snapshot(), ids, root, state::taken);
   }
 
   /** The roots that files can be moved under. */

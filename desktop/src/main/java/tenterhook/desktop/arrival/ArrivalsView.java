@@ -58,7 +58,7 @@ public final class ArrivalsView implements StationView {
     batches.setCellFactory(
         l ->
             new TwoLineCell<>(
-                b -> b.folder().isEmpty() ? Words.of("arrivals.top") : b.folder(),
+                ArrivalsView::name,
                 b ->
                     Words.of(
                         "arrivals.batch",
@@ -110,7 +110,7 @@ public final class ArrivalsView implements StationView {
   }
 
   private void describe(@Nullable Batch batch) {
-    if (batch == null) {
+    if (batch == null || node.getScene() == null) {
       return;
     }
     Look.data(title, name(batch));

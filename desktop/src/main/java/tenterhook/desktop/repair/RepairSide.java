@@ -91,8 +91,11 @@ final class RepairSide extends BorderPane {
           default -> null;
         };
     special.getChildren().setAll(node == null ? List.of() : List.of(node));
-    genres.refresh();
-    junk.refresh();
+    if (kind == RepairKind.GENRES) {
+      genres.refresh();
+    } else if (kind == RepairKind.JUNK) {
+      junk.refresh();
+    }
     effects.getChildren().clear();
   }
 
@@ -124,8 +127,11 @@ final class RepairSide extends BorderPane {
     facts.getChildren().clear();
     track.setVisible(proposal != null);
     track.setManaged(proposal != null);
-    gallery.show(kind == RepairKind.ARTWORK ? proposal : null);
-    compare.show(kind == RepairKind.CATALOGUE ? proposal : null);
+    if (kind == RepairKind.ARTWORK) {
+      gallery.show(proposal);
+    } else if (kind == RepairKind.CATALOGUE) {
+      compare.show(proposal);
+    }
     if (proposal == null) {
       return;
     }

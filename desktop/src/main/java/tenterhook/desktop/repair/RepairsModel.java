@@ -19,6 +19,7 @@ import tenterhook.backstage.catalogue.CatalogueClient;
 import tenterhook.backstage.catalogue.CatalogueClient.Manners;
 import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.repair.Mending;
+import tenterhook.core.catalogue.AbsentTracks;
 import tenterhook.core.catalogue.Catalogue;
 import tenterhook.core.catalogue.CatalogueEntry;
 import tenterhook.core.catalogue.Lookup;
@@ -154,17 +155,20 @@ public final class RepairsModel {
 
   /** Accepts proposals of one kind. */
   public void accept(RepairKind kind, List<Proposal> some) {
-    Change change = mending.change(some, Words.of("repair.did." + kind.key()));
-    if (change.isEmpty()) {
-      desk.frame().tell(Words.of("repairs.guarded"), false, 0);
-      return;
-    }
-    desk.job(change.title(), some.size() > 20, p -> mending.apply(change, p), desk::told);
+    accept(some, Words.of("repair.did." + kind.key()));
   }
 
   /** Accepts proposals of several kinds as one change. */
   public void acceptAll(List<Proposal> some) {
-    Change change = mending.change(some, Words.of("repair.did.all"));
+    accept(some, Words.of("repair.did.all"));
+  }
+
+  private void accept(List<Proposal> some, String words) {
+    Change change = mending.change(some, words);
+    if (change.isEmpty()) {
+      desk.frame().tell(Words.of("repairs.guarded"), false, 0);
+      return;
+    }
     desk.job(change.title(), some.size() > 20, p -> mending.apply(change, p), desk::told);
   }
 
@@ -292,9 +296,7 @@ public final class RepairsModel {
           CrateContents now =
               new CrateContents(
                   state.snapshot(), state.codebook(), state.crates(), desk.collection().today());
-          CrateContents then2 =
-              new CrateContents(next, state.codebook(), state.crates(), desk.collection().today());
-          return CrateEffect.of(state.crates(), now, then2);
+          return CrateEffect.of(state.crates(), now, next, changed);
         },
         then);
   }

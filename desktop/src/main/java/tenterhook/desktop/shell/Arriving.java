@@ -31,7 +31,7 @@ public final class Arriving implements AutoCloseable {
 
   private final Desk desk;
   private final Desk.Frame frame;
-  private @Nullable FolderWatch watch;
+  private volatile @Nullable FolderWatch watch;
   private Set<Path> watched = Set.of();
 
   Arriving(Desk desk, Desk.Frame frame) {
@@ -129,12 +129,24 @@ public final class Arriving implements AutoCloseable {
     if (now.equals(watched)) {
       return;
     }
+    watched = now;
+    desk.job(Words.of("watch.job"), false, p -> watch(now), this::told);
+  }
+
+  /** Walks all folders, so not on the toolkit's thread; gives a sentence when it cannot be done. */
+  private String watch(Set<Path> roots) {
     try {
       close();
-      watch = new FolderWatch(now, QUIET, this::touched);
-      watched = now;
+      watch = new FolderWatch(roots, QUIET, this::touched);
+      return "";
     } catch (IOException | RuntimeException tooMany) {
-      frame.tell(Words.of("watch.cannot", String.valueOf(tooMany.getMessage())), true, 0);
+      return Words.of("watch.cannot", String.valueOf(tooMany.getMessage()));
+    }
+  }
+
+  private void told(String trouble) {
+    if (!trouble.isEmpty()) {
+      frame.tell(trouble, true, 0);
     }
   }
 

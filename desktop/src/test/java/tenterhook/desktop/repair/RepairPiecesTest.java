@@ -2,16 +2,12 @@ package tenterhook.desktop.repair;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import tenterhook.core.catalogue.CatalogueEntry;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
-import tenterhook.core.track.Cell;
-import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.repair.MarkedText.Piece;
 
 /** What the repairs station works out before a node is made. */
@@ -44,28 +40,5 @@ class RepairPiecesTest {
     assertThat(MarkedText.shown(cover, cover.before())).isEmpty();
     SetField genres = new SetField(1, Fields.GENRE, "Ska", "Ska\u0000Soul");
     assertThat(MarkedText.shown(genres, genres.after())).isEqualTo("Ska; Soul");
-  }
-
-  private static CatalogueEntry entry(String artist, String title) {
-    return new CatalogueEntry("x/" + title, artist, title, "Slipway", 1984, "", 1, 3, 0);
-  }
-
-  @Test
-  void theTracksOfAnAlbumThatAreNotHereAreTold() {
-    Snapshot snapshot =
-        Snapshot.empty()
-            .with(
-                List.of(
-                    new Cell(1, Fields.ARTIST, "pewter wren"),
-                    new Cell(1, Fields.TITLE, "cold lamps"),
-                    new Cell(2, Fields.TITLE, "Salt Gate")));
-    List<CatalogueEntry> release =
-        List.of(
-            entry("Pewter Wren", "Cold Lamps"),
-            entry("Pewter Wren", "Salt Gate"),
-            entry("Pewter Wren", "Late Orders"));
-    assertThat(AbsentTracks.of(snapshot, release))
-        .extracting(CatalogueEntry::title)
-        .containsExactly("Salt Gate", "Late Orders");
   }
 }

@@ -1,18 +1,23 @@
-package tenterhook.desktop.repair;
+package tenterhook.core.catalogue;
 
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import tenterhook.core.catalogue.CatalogueEntry;
 import tenterhook.core.field.Fields;
 import tenterhook.core.text.NameKey;
 import tenterhook.core.track.Snapshot;
 
 /** Which tracks of a release the collection does not have. */
-final class AbsentTracks {
+public final class AbsentTracks {
   private AbsentTracks() {}
 
-  static List<CatalogueEntry> of(Snapshot snapshot, List<CatalogueEntry> release) {
+  /**
+   * The entries for which no track of the collection has artist and title, however spelled.
+   *
+   * @param snapshot the collection
+   * @param release all entries of a release
+   */
+  public static List<CatalogueEntry> of(Snapshot snapshot, List<CatalogueEntry> release) {
     Set<String> have = new HashSet<>();
     snapshot
         .tracks()
