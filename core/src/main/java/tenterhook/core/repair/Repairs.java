@@ -130,14 +130,14 @@ public final class Repairs {
     surroundings = beside;
     RoaringBitmap now = RoaringBitmap.and(changed, after.tracks());
     now.forEach((int id) -> enter(id, 1, dirty));
-    (all ? after.tracks() : changed).forEach((int id) -> dirty.tracks.add(id));
+    dirty.tracks.or(all ? after.tracks() : changed);
     inspect(dirty, Progress.SILENT);
   }
 
   /** What has to be looked at again. */
   private static final class Dirty {
-    final Set<Integer> tracks = new TreeSet<>();
-    final Set<String> folders = new TreeSet<>();
+    final RoaringBitmap tracks = new RoaringBitmap();
+    final Set<String> folders = new HashSet<>();
     final Map<Field<?>, Set<String>> names = new LinkedHashMap<>();
     final Set<Question> questions = new HashSet<>();
     boolean genres;
@@ -161,7 +161,7 @@ public final class Repairs {
     }
     dirty.tracks.add(id);
     dirty.folders.add(folder);
-    for (Field<?> field : Census.NAMED) {
+    for (Field<?> field : dirty.all ? List.<Field<?>>of() : Census.NAMED) {
       for (String name : Census.names(snapshot, id, field)) {
         dirty.names.computeIfAbsent(field, f -> new HashSet<>()).add(census.knownKey(field, name));
       }
@@ -175,7 +175,10 @@ public final class Repairs {
   private void inspect(Dirty dirty, Progress progress) {
     Ground ground = new Ground(snapshot, codebook, rules, surroundings, census);
     Set<Unit> asking = askers.concernedBy(dirty.questions);
-    asking.removeIf(u -> dirty.tracks.contains(u.track()) || dirty.folders.contains(u.folder()));
+    asking.removeIf(
+        u ->
+            u.track() > 0 && dirty.tracks.contains(u.track())
+                || dirty.folders.contains(u.folder()));
     List<Unit> units = new ArrayList<>();
     for (int i = 0; i < BY_FOLDER.size(); i++) {
       for (String folder : dirty.folders) {
@@ -183,9 +186,8 @@ public final class Repairs {
       }
     }
     for (int i = 0; i < BY_TRACK.size(); i++) {
-      for (int id : dirty.tracks) {
-        units.add(new Unit(i, id, ""));
-      }
+      int inspector = i;
+      dirty.tracks.forEach((int id) -> units.add(new Unit(inspector, id, "")));
     }
     units.addAll(asking);
     inspected += units.size();
@@ -291,7 +293,7 @@ public final class Repairs {
         genres
             ? snapshot.tracks()
             : other.isEmpty() ? new RoaringBitmap() : having(other, inspector.field());
-    dirty.tracks.forEach(ids::add);
+    ids.or(dirty.tracks);
     ids.forEach((int id) -> spelled(place, id, known, ground));
   }
 
