@@ -25,6 +25,7 @@ import tenterhook.backstage.store.CollectionRefused;
       ArtCommand.class,
       LostCommand.class,
       RepairsCommand.class,
+      AnalyseCommand.class,
       CatalogueCommand.class,
       DuplicatesCommand.class,
       HoldingCommand.class,

@@ -22,6 +22,7 @@ import tenterhook.backstage.store.CodebookJson;
 import tenterhook.backstage.store.CollectionRefused;
 import tenterhook.backstage.store.CrateJson;
 import tenterhook.backstage.store.Ledger;
+import tenterhook.backstage.store.Measured;
 import tenterhook.backstage.store.PlainFiles;
 import tenterhook.backstage.store.Store;
 import tenterhook.backstage.tagfile.Pictures;
@@ -40,6 +41,7 @@ import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Home;
 import tenterhook.core.job.Progress;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
@@ -59,6 +61,7 @@ public final class MusicCollection implements AutoCloseable {
   private final Ledger ledger;
   private final PlainFiles plain;
   private final Road road;
+  private final Measured measured;
   private final InstantSource clock;
   private final List<Consumer<Delta>> listeners = new CopyOnWriteArrayList<>();
   private final List<Refusal> openingTroubles = new ArrayList<>();
@@ -70,6 +73,7 @@ public final class MusicCollection implements AutoCloseable {
     this.ledger = new Ledger(store);
     this.plain = new PlainFiles(folder, store);
     this.road = new Road(store, ledger);
+    this.measured = new Measured(store);
     this.clock = clock;
     Map<String, Path> roots = new LinkedHashMap<>(store.roots());
     roots.put(Place.HOLDING_BAY, folder.resolve("holding bay"));
@@ -413,6 +417,26 @@ public final class MusicCollection implements AutoCloseable {
     } catch (Unreadable gone) {
       return store.picture(known.get().sha256());
     }
+  }
+
+  /** What was measured of sounds. */
+  public Measured measured() {
+    return measured;
+  }
+
+  /**
+   * Takes over what was measured off files. It is no change: nothing that a person gave is altered.
+   *
+   * @param cells values of fields that are {@link Home#MEASURED}
+   * @throws IllegalArgumentException when one is of another field
+   */
+  public synchronized void note(List<Cell> cells) {
+    for (Cell cell : cells) {
+      if (cell.field().home() != Home.MEASURED) {
+        throw new IllegalArgumentException(cell.field() + " is not measured");
+      }
+    }
+    keep(cells);
   }
 
   /** The folder that holds the database and the plain files. */

@@ -18,6 +18,7 @@ import tenterhook.backstage.tagfile.Unreadable;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
+import tenterhook.core.measure.MeasuredFields;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
 
@@ -178,6 +179,8 @@ final class Scan {
       cells.add(new Cell(task.id(), Fields.PATH, task.path()));
       cells.add(new Cell(task.id(), Fields.ADDED, now));
       cells.add(new Cell(task.id(), Fields.ARRIVAL, arrival));
+    } else {
+      cells.addAll(MeasuredFields.none(task.id())); // what sounds may be another now
     }
     return cells;
   }

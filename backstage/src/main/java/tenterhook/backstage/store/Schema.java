@@ -32,6 +32,11 @@ final class Schema {
     CREATE TABLE picture (sha256 TEXT PRIMARY KEY, bytes BLOB NOT NULL);
     CREATE TABLE course (day TEXT PRIMARY KEY, whole REAL NOT NULL, tracks INTEGER NOT NULL);
     CREATE TABLE document (name TEXT PRIMARY KEY, text TEXT NOT NULL);
+    """,
+    """
+    CREATE TABLE measured (
+      sound TEXT PRIMARY KEY, version INTEGER NOT NULL, numbers TEXT NOT NULL,
+      overview BLOB NOT NULL, print BLOB NOT NULL) WITHOUT ROWID;
     """
   };
 

@@ -20,6 +20,7 @@ final class FieldTypes {
   static final FieldType<Integer> PLAYS = new Whole("a whole number from 0", 0, Integer.MAX_VALUE);
   static final FieldType<Integer> YEAR = new Year();
   static final FieldType<Double> TEMPO = new Tempo();
+  static final FieldType<Double> LEVEL = new Level();
   static final FieldType<Double> SECONDS = new Seconds();
   static final FieldType<Long> AMOUNT = new Amount();
   static final FieldType<Instant> MOMENT = new Moment();
@@ -175,6 +176,24 @@ final class FieldTypes {
     @Override
     public String toString() {
       return "a tempo from 20 to 999 bpm";
+    }
+  }
+
+  /** Decibels, mostly below zero. */
+  private record Level() implements FieldType<Double> {
+    @Override
+    public Optional<Double> parse(String raw) {
+      return raw.startsWith("-") ? decimal(raw.substring(1)).map(n -> -n) : decimal(raw);
+    }
+
+    @Override
+    public boolean numeric() {
+      return true;
+    }
+
+    @Override
+    public String toString() {
+      return "a level in decibels";
     }
   }
 

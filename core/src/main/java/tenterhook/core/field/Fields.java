@@ -80,6 +80,44 @@ public final class Fields {
   /** SHA-256 of the whole file; only known where another file has the same size. */
   public static final Field<String> CONTENT = add("content", "content", FieldTypes.TEXT, Home.READ);
 
+  // Measured off the sound
+  /** SHA-256 of what sounds in the file, apart from tags; known once it was measured. */
+  public static final Field<String> SOUND = add("sound", "sound", FieldTypes.TEXT, Home.MEASURED);
+
+  public static final Field<Double> LOUDNESS =
+      add("loudness", "LUFS", FieldTypes.LEVEL, Home.MEASURED);
+  public static final Field<Double> TRUE_PEAK =
+      add("truePeak", "true peak", FieldTypes.LEVEL, Home.MEASURED);
+  public static final Field<Double> MEASURED_BPM =
+      add("measuredBpm", "measured bpm", FieldTypes.TEMPO, Home.MEASURED);
+
+  /** 0 to 100. */
+  public static final Field<Long> BPM_CERTAINTY =
+      add("bpmCertainty", "bpm certainty", FieldTypes.AMOUNT, Home.MEASURED);
+
+  public static final Field<String> MEASURED_KEY =
+      add("measuredKey", "measured key", FieldTypes.TEXT, Home.MEASURED);
+
+  /** 0 to 100. */
+  public static final Field<Long> KEY_CERTAINTY =
+      add("keyCertainty", "key certainty", FieldTypes.AMOUNT, Home.MEASURED);
+
+  /** Whether the sound is what the file claims: honest, unsure or upscaled. */
+  public static final Field<String> QUALITY =
+      add("quality", "quality", FieldTypes.TEXT, Home.MEASURED);
+
+  /** The bit rate that the sound speaks of, where it is lower than the file's. */
+  public static final Field<Long> REAL_KBPS =
+      add("realKbps", "real kbps", FieldTypes.AMOUNT, Home.MEASURED);
+
+  /** How lively it is by itself, in ten-thousandths; what energy ranks by. */
+  public static final Field<Long> LIVELINESS =
+      add("liveliness", "liveliness", FieldTypes.AMOUNT, Home.MEASURED);
+
+  /** How lively it is among all tracks of the collection, 0 to 100. */
+  public static final Field<Long> ENERGY =
+      add("energy", "energy", FieldTypes.AMOUNT, Home.MEASURED);
+
   // Computed from others
   public static final Field<List<String>> CODES =
       add("codes", "codes", FieldTypes.LIST, Home.DERIVED);
@@ -100,6 +138,11 @@ public final class Fields {
   /** The fields that live in tags of the file, in the order of the catalogue. */
   public static List<Field<?>> inFile() {
     return ALL.stream().filter(f -> f.home() == Home.FILE).toList();
+  }
+
+  /** The fields that are measured off the sound, in the order of the catalogue. */
+  public static List<Field<?>> measured() {
+    return ALL.stream().filter(f -> f.home() == Home.MEASURED).toList();
   }
 
   /**

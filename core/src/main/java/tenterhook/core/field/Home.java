@@ -8,6 +8,8 @@ public enum Home {
   PROGRAM,
   /** Read off the file by the scan; nobody edits it. */
   READ,
+  /** Measured off the sound of the file; nobody edits it. */
+  MEASURED,
   /** Computed from other fields. */
   DERIVED
 }

@@ -15,7 +15,7 @@ import tenterhook.core.field.Fields;
 final class Numbers {
   private static final Pattern BACK = Pattern.compile("-(\\d{1,5})([dwmy])");
   private static final Pattern CLOCK = Pattern.compile("(\\d{1,3}):(\\d{2})");
-  private static final Pattern PLAIN = Pattern.compile("\\d{1,12}(?:[.,]\\d{1,6})?");
+  private static final Pattern PLAIN = Pattern.compile("-?\\d{1,12}(?:[.,]\\d{1,6})?");
 
   private Numbers() {}
 
@@ -103,7 +103,7 @@ final class Numbers {
       return Optional.empty();
     }
     double at = Double.parseDouble(text.replace(',', '.'));
-    boolean whole = at == Math.rint(at) && text.chars().allMatch(Character::isDigit);
+    boolean whole = at == Math.rint(at) && text.chars().noneMatch(c -> c == '.' || c == ',');
     double near = whole ? 0.5 : 0.05;
     return Optional.of(new Span(at - near, at + near));
   }

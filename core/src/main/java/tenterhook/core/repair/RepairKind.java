@@ -38,6 +38,10 @@ public enum RepairKind {
   DISCS,
   /** A tempo counted half or double. */
   TEMPO,
+  /** A tempo that was measured. */
+  TEMPO_BY_SOUND,
+  /** A key that was measured. */
+  KEY_BY_SOUND,
   /** One folder, one album: what its tracks should agree on. */
   WHOLE_ALBUM,
   /** Front covers. */

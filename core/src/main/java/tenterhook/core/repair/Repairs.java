@@ -36,6 +36,7 @@ public final class Repairs {
           new Reissues(),
           new Discs(),
           new Tempo(),
+          new BySound(),
           new Comments(),
           new FromCatalogue());
   private static final List<Inspector.OfFolder> BY_FOLDER =

@@ -109,7 +109,11 @@ public final class DemoMusic {
   private static void make(Path folder, DemoTrack track) throws Exception {
     Path file = folder.resolve(track.path);
     Files.createDirectories(file.getParent());
-    Encoder.write(Synth.render(track.recording), file, track.form, track.kbps);
+    short[] samples = Synth.render(track.recording);
+    if (track.upscaledFrom > 0) {
+      samples = Encoder.worn(samples, track.upscaledFrom);
+    }
+    Encoder.write(samples, file, track.form, track.kbps);
     if (track.tagForm.equals("1")) {
       shortTag(file, track);
       return;

@@ -47,6 +47,7 @@ final class DemoPlan {
     DemoPlan plan = new DemoPlan();
     List<DemoTrack> albums = count >= SMALLEST_WITH_ALBUMS ? DemoAlbums.tracks() : List.of();
     plan.originals(Math.max(40, count) * 88 / 100 - albums.size());
+    plan.upscaled();
     plan.versions();
     plan.copies(Math.max(40, count) * 6 / 100);
     plan.reencoded(Math.max(40, count) * 4 / 100);
@@ -146,6 +147,17 @@ final class DemoPlan {
     track.tags.put(Fields.GENRE, "Ska");
   }
 
+  /** Files that claim more than their sound has: coded at 64 or 128 kbps before. */
+  private void upscaled() {
+    int seen = 0;
+    for (DemoTrack track : tracks) {
+      boolean grand = track.form == Form.MP3 && track.kbps == 320 || track.form == Form.FLAC;
+      if (grand && seen++ % 4 == 1) {
+        track.upscaledFrom = seen % 8 == 2 ? 64 : 128;
+      }
+    }
+  }
+
   /** Live and remix versions: other recordings with nearly the same name. */
   private void versions() {
     int count = tracks.size() / 40;
@@ -177,6 +189,7 @@ final class DemoPlan {
       DemoTrack copy = new DemoTrack(original.recording, path, original.form, original.kbps);
       copy.takeTags(original);
       copy.tagForm = original.tagForm;
+      copy.upscaledFrom = original.upscaledFrom;
       copy.copyOf = original.path;
       tracks.add(copy);
     }

@@ -37,6 +37,9 @@ final class DemoTrack {
   /** The embedded cover's side in pixels, 0 for none. */
   int coverSide;
 
+  /** The bit rate that the sound was coded at before it got into this file, 0 for never. */
+  int upscaledFrom;
+
   String tagForm = "";
   String copyOf = "";
   String sameSoundAs = "";

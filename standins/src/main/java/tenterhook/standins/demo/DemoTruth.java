@@ -85,6 +85,9 @@ final class DemoTruth {
     put(one, "sameSoundAs", track.sameSoundAs);
     put(one, "versionOf", track.versionOf);
     put(one, "movesTo", track.movesTo);
+    if (track.upscaledFrom > 0) {
+      one.put("upscaledFrom", track.upscaledFrom);
+    }
     if (track.deleted) {
       one.put("deleted", true);
     }

@@ -1,10 +1,14 @@
 package tenterhook.standins.synth;
 
+import java.io.IOException;
 import java.nio.ShortBuffer;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import org.bytedeco.ffmpeg.global.avcodec;
 import org.bytedeco.ffmpeg.global.avutil;
 import org.bytedeco.javacv.FFmpegFrameRecorder;
+import tenterhook.backstage.sound.SoundFile;
+import tenterhook.backstage.tagfile.Unreadable;
 
 /** Writes samples as a music file. The same samples give the same bytes. */
 public final class Encoder {
@@ -65,11 +69,56 @@ public final class Encoder {
    * @param file is overwritten
    * @param form which form
    * @param kbps bit rate for the forms that lose, else without meaning
-   * @throws java.io.IOException when it cannot be written
+   * @throws IOException when it cannot be written
    */
-  public static void write(short[] samples, Path file, Form form, int kbps)
-      throws java.io.IOException {
-    boolean slim = form.slim && kbps < 320;
+  public static void write(short[] samples, Path file, Form form, int kbps) throws IOException {
+    write(samples, file, form, kbps, form.slim && kbps < 320);
+  }
+
+  /**
+   * Writes a file of two channels at the full sample rate, as one from a shop would be.
+   *
+   * @param samples 16-bit frames of two channels at {@link Synth#RATE}
+   * @param file is overwritten
+   * @param form which form
+   * @param kbps bit rate for the forms that lose, else without meaning
+   * @throws IOException when it cannot be written
+   */
+  public static void writeFull(short[] samples, Path file, Form form, int kbps) throws IOException {
+    write(samples, file, form, kbps, false);
+  }
+
+  /**
+   * What is left of samples after they were coded as mp3.
+   *
+   * @param samples 16-bit frames of two channels at {@link Synth#RATE}
+   * @param kbps the bit rate
+   * @throws IOException when no file can be made for it
+   */
+  public static short[] worn(short[] samples, int kbps) throws IOException {
+    Path file = Files.createTempFile("worn", ".mp3");
+    try {
+      writeFull(samples, file, Form.MP3, kbps);
+      short[] out = new short[samples.length];
+      try (SoundFile sound = SoundFile.open(file)) {
+        float[] block = new float[8192];
+        int at = 0;
+        for (int got = sound.read(block); got >= 0; got = sound.read(block)) {
+          for (int i = 0; i < 2 * got && at < out.length; i++) {
+            out[at++] = (short) Math.round(Math.clamp(block[i], -1f, 1f) * 32_767);
+          }
+        }
+      }
+      return out;
+    } catch (Unreadable impossible) {
+      throw new IOException("what was just written cannot be read", impossible);
+    } finally {
+      Files.delete(file);
+    }
+  }
+
+  private static void write(short[] samples, Path file, Form form, int kbps, boolean slim)
+      throws IOException {
     int channels = slim ? 1 : 2;
     int rate = form == Form.OPUS ? 48_000 : slim ? 32_000 : Synth.RATE;
     try (FFmpegFrameRecorder recorder = new FFmpegFrameRecorder(file.toFile(), channels)) {

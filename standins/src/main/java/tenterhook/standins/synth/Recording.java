@@ -68,6 +68,10 @@ public record Recording(
 
   /** The key as DJs write it, such as {@code F#m}. */
   public String key() {
+    return keyName(root, minor);
+  }
+
+  static String keyName(int root, boolean minor) {
     return NOTES[root] + (minor ? "m" : "");
   }
 }

@@ -1,0 +1,81 @@
+package tenterhook.core.measure;
+
+import org.jtransforms.fft.FloatFFT_1D;
+import org.jtransforms.utils.CommonUtils;
+
+/** The power spectrum of single frames under a Hann window, by the real FFT. Not thread-safe. */
+final class Spectrum {
+  static {
+    CommonUtils.setThreadsBeginN_1D_FFT_2Threads(Long.MAX_VALUE);
+    CommonUtils.setThreadsBeginN_1D_FFT_4Threads(Long.MAX_VALUE);
+  }
+
+  private final int size;
+  private final FloatFFT_1D fft;
+  private final float[] window;
+  private final float[] work;
+  private final float[] power;
+
+  /**
+   * For frames of one length.
+   *
+   * @param size in samples, a power of two
+   */
+  Spectrum(int size) {
+    this.size = size;
+    this.fft = new FloatFFT_1D(size);
+    this.work = new float[size];
+    this.power = new float[size / 2 + 1];
+    this.window = new float[size];
+    for (int i = 0; i < size; i++) {
+      window[i] = (float) (0.5 - 0.5 * Math.cos(2 * Math.PI * i / size));
+    }
+  }
+
+  /**
+   * The power of each bin from 0 to half the sample rate.
+   *
+   * @param samples holds the frame
+   * @param from where the frame begins
+   * @return size / 2 + 1 values, overwritten by the next call
+   */
+  float[] power(float[] samples, int from) {
+    for (int i = 0; i < size; i++) {
+      work[i] = samples[from + i] * window[i];
+    }
+    fft.realForward(work);
+    power[0] = work[0] * work[0];
+    power[size / 2] = work[1] * work[1];
+    for (int k = 1; k < size / 2; k++) {
+      power[k] = work[2 * k] * work[2 * k] + work[2 * k + 1] * work[2 * k + 1];
+    }
+    return power;
+  }
+
+  /**
+   * How alike a row is to itself some places later (Wiener–Khinchin), each lag divided by the
+   * number of its products.
+   *
+   * @param row any length
+   * @param lags how many lags, from 0
+   */
+  static double[] autocorrelation(float[] row, int lags) {
+    int length = Integer.highestOneBit(Math.max(2, row.length + lags)) * 2;
+    FloatFFT_1D fft = new FloatFFT_1D(length);
+    float[] work = new float[length];
+    System.arraycopy(row, 0, work, 0, row.length);
+    fft.realForward(work);
+    work[0] *= work[0];
+    work[1] *= work[1];
+    for (int k = 2; k < length; k += 2) {
+      work[k] = work[k] * work[k] + work[k + 1] * work[k + 1];
+      work[k + 1] = 0;
+    }
+    fft.realInverse(work, true);
+    double[] out = new double[lags];
+    for (int lag = 0; lag < lags; lag++) {
+      out[lag] = work[lag] / Math.max(1, row.length - lag);
+    }
+    return out;
+  }
+}
