@@ -20,7 +20,7 @@ import tenterhook.standins.synth.Synth;
  * Weights}.
  */
 public final class MeasuringWeights {
-  private static final int PIECES = 600;
+  private static final int PIECES = 700;
 
   /** Seeds of loops that no demo uses. */
   private static final int LOOP_SEEDS = 500_000;
@@ -44,7 +44,7 @@ public final class MeasuringWeights {
         running.add(
             pool.submit(
                 () -> cases(PieceSynth.render(piece), piece.bpm(), piece.root(), piece.minor())));
-        if (seed % 3 == 0) {
+        if (seed % 5 == 0) {
           Recording loop = Recording.of(LOOP_SEEDS + seed, 70 + seed * 37 % 900 / 10.0);
           running.add(
               pool.submit(() -> cases(Synth.render(loop), loop.bpm(), loop.root(), loop.minor())));

@@ -26,6 +26,7 @@ import tenterhook.backstage.store.CollectionRefused;
       LostCommand.class,
       RepairsCommand.class,
       AnalyseCommand.class,
+      GoesWithCommand.class,
       CatalogueCommand.class,
       DuplicatesCommand.class,
       HoldingCommand.class,

@@ -441,4 +441,42 @@ class CommandLineTest {
     assertThat(run("move", "genre:Ska", "--root", "music", "--pattern", "x").err())
         .contains("{title}");
   }
+
+  @Test
+  void tracksAreMeasuredOnceAndListedEveryTime() throws Exception {
+    Call call = run("analyse", "folder:Doors");
+    assertThat(call.status()).isZero();
+    assertThat(call.err()).contains(" 0 known before, 0 could not be");
+    for (JsonNode line : call.lines()) {
+      assertThat(Path.of(line.path("path").asText())).exists();
+      assertThat(line.path("bpm").asDouble()).isBetween(60.0, 185.0);
+      assertThat(line.path("key").asText()).matches("[A-G][b#]?m?");
+      assertThat(line.path("loudnessLufs").asDouble()).isBetween(-40.0, -5.0);
+      assertThat(line.path("quality").asText()).isIn("honest", "unsure", "upscaled");
+      assertThat(line.path("energy").asInt()).isBetween(0, 100);
+    }
+    Call again = run("analyse", "folder:Doors");
+    assertThat(again.out()).isEqualTo(call.out());
+    assertThat(again.err()).contains("0 measured");
+    assertThat(run("tracks", "loudness:-40..-5 folder:Doors").lines()).hasSameSizeAs(call.lines());
+    Files.write(music.resolve("Rink/Doors/broken.flac"), new byte[5000]);
+    assertThat(run("scan", music.toString()).status()).isEqualTo(1);
+  }
+
+  @Test
+  void whatGoesWithATrackIsListedWithItsReasons() throws Exception {
+    Call call = run("goes-with", "bpm:100..140 present:key", "--tempo", "12", "--limit", "5");
+    assertThat(call.status()).isZero();
+    assertThat(call.lines()).isNotEmpty().hasSizeLessThanOrEqualTo(5);
+    for (JsonNode line : call.lines()) {
+      int sum = 0;
+      for (JsonNode part : line.path("parts")) {
+        sum += part.path("points").asInt();
+        assertThat(part.path("words").asText()).isNotBlank();
+      }
+      assertThat(line.path("score").asInt()).isEqualTo(sum);
+    }
+    assertThat(run("goes-with", "artist:nobody").status()).isEqualTo(2);
+    assertThat(run("goes-with", "bpm:100..140", "--tempo", "0").status()).isEqualTo(2);
+  }
 }

@@ -5,8 +5,8 @@ import java.util.Optional;
 /**
  * Finds the key from how much of each pitch class there is. Features of a key: correlation with the
  * profiles of J. Albrecht and D. Shanahan (The Use of Large Corpora to Train a New Type of
- * Key-Finding Algorithm, 2013) in three registers, and what weighs in the bass; {@link Choice}
- * weighs them.
+ * Key-Finding Algorithm, 2013) in three registers, what weighs in the bass, and what the first
+ * seconds begin with; {@link Choice} weighs them.
  */
 final class KeyFinder {
   private static final double[] MAJOR = {
@@ -20,8 +20,10 @@ final class KeyFinder {
   private final double[] bass;
   private final double[] middle;
   private final double[] high;
+  private final double[] first;
 
-  KeyFinder(Pitches pitches) {
+  KeyFinder(Pitches pitches, Pitches opening) {
+    first = opening.classes(0, 6);
     all = pitches.classes(0, 6);
     bass = pitches.classes(0, 2);
     middle = pitches.classes(2, 4);
@@ -67,7 +69,11 @@ final class KeyFinder {
       of(middle, key, 0),
       of(middle, key, 7),
       key.minor() ? 1 : 0,
-      key.minor() ? of(all, key, 11) : 0
+      key.minor() ? of(all, key, 11) : 0,
+      of(first, key, 0),
+      of(first, key, third),
+      of(first, key, 7),
+      fit(first, key)
     };
   }
 

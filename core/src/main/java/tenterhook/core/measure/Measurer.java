@@ -11,6 +11,9 @@ public final class Measurer {
   private static final int BLOCK = 4096;
   private static final double LOW_HZ = 150;
 
+  /** Three seconds: a chord or two. */
+  private static final int OPENING_FRAMES = 16;
+
   private final int channels;
   private final LoudnessMeter loudness;
   private final TruePeakMeter truePeak;
@@ -20,7 +23,8 @@ public final class Measurer {
   private final Framer toBandwidth;
   private final Resampler resampler;
   private final Onsets onsets = new Onsets();
-  private final Pitches pitches = new Pitches();
+  private final Pitches pitches = new Pitches(Integer.MAX_VALUE);
+  private final Pitches opening = new Pitches(OPENING_FRAMES);
   private final SoundPrint.Builder print = new SoundPrint.Builder();
   private final List<Framer> slow;
   private final Biquad low = Biquad.lowPass(LOW_HZ, Resampler.RATE);
@@ -54,6 +58,7 @@ public final class Measurer {
         List.of(
             new Framer(Onsets.FRAME, Resampler.RATE / Onsets.RATE, onsets),
             new Framer(Pitches.FRAME, Pitches.FRAME / 2.0, pitches),
+            new Framer(Pitches.FRAME, Pitches.FRAME / 2.0, opening),
             new Framer(SoundPrint.Builder.FRAME, SoundPrint.Builder.HOP, print));
   }
 
@@ -116,7 +121,7 @@ public final class Measurer {
         truePeak.decibels(),
         bounds,
         tempo,
-        new KeyFinder(pitches).find(Weights.KEY),
+        new KeyFinder(pitches, opening).find(Weights.KEY),
         passages,
         bandwidth.quality(),
         Double.isInfinite(lufs) ? 0 : lively,
@@ -139,7 +144,7 @@ public final class Measurer {
 
   /** What speaks for each key, 0 to 11 the major ones from C, 12 to 23 the minor ones. */
   public Evidence keyEvidence() {
-    KeyFinder finder = new KeyFinder(pitches);
+    KeyFinder finder = new KeyFinder(pitches, opening);
     double[] keys = new double[24];
     double[][] features = new double[24][];
     for (int k = 0; k < 24; k++) {

@@ -12,10 +12,20 @@ final class Pitches implements Framer.Sink {
   private static final double C1 = 32.7032;
 
   private final Spectrum spectrum = new Spectrum(FRAME);
+  private final int most;
+  private int frames;
   private final double[] amount = new double[12 * STEPS * OCTAVES];
+
+  /** Of so many frames with sound at most, the first ones. */
+  Pitches(int most) {
+    this.most = most;
+  }
 
   @Override
   public void frame(float[] samples, int from) {
+    if (frames == most) {
+      return;
+    }
     float[] power = spectrum.power(samples, from);
     double total = 0;
     int last = Math.min(power.length - 2, (int) (2100.0 * FRAME / Resampler.RATE));
@@ -25,13 +35,14 @@ final class Pitches implements Framer.Sink {
     if (total < 1e-3) {
       return;
     }
+    frames++;
     for (int k = 12; k < last; k++) {
       float middle = power[k];
       if (middle > total * 1e-4 && middle > power[k - 1] && middle >= power[k + 1]) {
         double a = Math.log(power[k - 1] + 1e-12);
         double b = Math.log(middle);
         double c = Math.log(power[k + 1] + 1e-12);
-        double shift = 0.5 * (a - c) / (a - 2 * b + c);
+        double shift = Math.clamp(0.5 * (a - c) / (a - 2 * b + c), -1, 1);
         enter((k + shift) * Resampler.RATE / FRAME, Math.pow(middle / total, 0.25));
       }
     }

@@ -161,7 +161,7 @@ public final class SoundPrint {
         for (int k = edges[b]; k < edges[b + 1]; k++) {
           sum += power[k];
         }
-        out[b] = Math.log(sum / (edges[b + 1] - edges[b]) + 1e-9);
+        out[b] = sum;
         total += sum;
       }
       return total;

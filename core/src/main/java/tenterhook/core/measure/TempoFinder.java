@@ -51,7 +51,7 @@ final class TempoFinder {
     double mean = sum / Math.max(1, row.length);
     double spread = Math.sqrt(Math.max(1e-12, squares / Math.max(1, row.length) - mean * mean));
     for (int i = 0; i < row.length; i++) {
-      smooth[i] = spread < 1e-5 ? 0 : (float) ((smooth[i] - mean) / spread);
+      smooth[i] = spread < 1e-3 ? 0 : (float) ((smooth[i] - mean) / spread);
     }
     return smooth;
   }
@@ -93,7 +93,7 @@ final class TempoFinder {
     double b = row[best];
     double c = row[best + 1];
     double bend = a - 2 * b + c;
-    return bend >= 0 ? best : best + 0.5 * (a - c) / bend;
+    return bend >= 0 ? best : best + Math.clamp(0.5 * (a - c) / bend, -1, 1);
   }
 
   private double comb(double period) {

@@ -3,6 +3,7 @@ package tenterhook.core.repair;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
+import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.measure.MusicalKey;
 import tenterhook.core.track.Snapshot;
@@ -21,11 +22,23 @@ final class BySound implements Inspector.OfTrack {
     key(id, ground, out);
   }
 
-  private static int certainty(Snapshot snapshot, int id, boolean ofTempo) {
+  static int certainty(Snapshot snapshot, int id, boolean ofTempo) {
     return snapshot
         .value(id, ofTempo ? Fields.BPM_CERTAINTY : Fields.KEY_CERTAINTY)
         .map(c -> (int) Math.min(99, c))
         .orElse(0);
+  }
+
+  /** The measured tempo or key as it would stand in the tag; empty when there is none. */
+  static String value(Snapshot snapshot, int id, Field<?> field) {
+    if (field == Fields.KEY) {
+      return snapshot.raw(id, Fields.MEASURED_KEY);
+    }
+    boolean whole = snapshot.fileName(id).toLowerCase(Locale.ROOT).matches(".*\\.(m4a|mp4)");
+    return snapshot
+        .value(id, Fields.MEASURED_BPM)
+        .map(bpm -> whole ? String.valueOf(Math.round(bpm)) : plain(bpm))
+        .orElse("");
   }
 
   private static void tempo(int id, Ground ground, Consumer<Proposal> out) {
@@ -37,14 +50,13 @@ final class BySound implements Inspector.OfTrack {
     }
     int certainty = certainty(snapshot, id, true);
     String heard = String.format(Locale.ROOT, "%.1f beats a minute are heard", measured);
-    boolean whole = snapshot.fileName(id).toLowerCase(Locale.ROOT).matches(".*\\.(m4a|mp4)");
     ground
         .proposal(
             RepairKind.TEMPO_BY_SOUND,
             tagged == 0 ? "fills an empty tempo" : against(tagged / measured),
             id,
             Fields.BPM,
-            whole ? String.valueOf(Math.round(measured)) : plain(measured),
+            value(snapshot, id, Fields.BPM),
             tagged == 0 ? certainty : Math.min(certainty, LOOK_FIRST),
             tagged == 0 ? heard : heard + ", the tag says " + plain(tagged))
         .ifPresent(out);

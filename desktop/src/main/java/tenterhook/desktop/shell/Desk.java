@@ -4,15 +4,19 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
+import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
@@ -22,6 +26,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.collection.Delta;
 import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.listen.SoundCards;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.LedgerEntry;
@@ -31,14 +36,20 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.job.Progress;
+import tenterhook.core.listen.SoundOutputs;
+import tenterhook.desktop.listen.Listening;
+import tenterhook.desktop.measure.MeasuringModel;
 import tenterhook.desktop.repair.RepairsModel;
 import tenterhook.desktop.theme.Words;
+import tenterhook.standins.listen.SilentOutputs;
 
 /**
  * What every station works with: the collection, jobs, changes, messages, and the way to other
  * stations. Its properties change on the toolkit's thread only.
  */
 public final class Desk {
+  private static final String KEYS = "keys";
+
   private final MusicCollection collection;
   private final ReadOnlyObjectWrapper<CollectionState> state;
   private final SimpleObjectProperty<Integer> chosen = new SimpleObjectProperty<>(0);
@@ -46,7 +57,7 @@ public final class Desk {
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("jobs").factory());
   private final ExecutorService asking =
-      Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("asking").factory());
+      Executors.newCachedThreadPool(Thread.ofPlatform().daemon().name("aside-", 0).factory());
   private final AtomicBoolean posted = new AtomicBoolean();
   private final AtomicInteger waiting = new AtomicInteger();
   private final Map<String, PauseTransition> pauses = new HashMap<>();
@@ -54,6 +65,9 @@ public final class Desk {
   private boolean othersChanged;
   private CrateContents contents;
   private final RepairsModel repairs;
+  private final Listening listening;
+  private final MeasuringModel measuring;
+  private final SimpleBooleanProperty wheelKeys = new SimpleBooleanProperty();
   private Frame frame = new Frame() {};
 
   /**
@@ -81,22 +95,59 @@ public final class Desk {
     /** Counts anew what waits at the stations, after something was settled. */
     default void recount() {}
 
+    /** Shows what follows the chosen track well. */
+    default void goesWith() {}
+
     /** Opens the edit panel on the tracks of the table in view. */
     default void edit() {}
   }
 
-  /** The desk of a collection. */
+  /** The desk of a collection on this machine. */
   public Desk(MusicCollection collection) {
+    this(collection, new SoundCards(), new SilentOutputs(1));
+  }
+
+  /**
+   * The desk of a collection.
+   *
+   * @param outputs the devices that sound can go to
+   * @param standIn used when there are none
+   */
+  Desk(MusicCollection collection, SoundOutputs outputs, SoundOutputs standIn) {
     this.collection = collection;
     this.state = new ReadOnlyObjectWrapper<>(collection.state());
     this.contents = collection.contents();
     this.repairs = new RepairsModel(this);
+    this.listening = new Listening(this, outputs, standIn);
+    this.measuring = new MeasuringModel(this);
+    this.wheelKeys.set(collection.setting(KEYS).map("wheel"::equals).orElse(false));
     collection.listen(this::changed);
   }
 
   /** The proposals for this collection. */
   public RepairsModel repairs() {
     return repairs;
+  }
+
+  /** Listening to the chosen track. */
+  public Listening listening() {
+    return listening;
+  }
+
+  /** Measuring tracks, and what came of it. */
+  public MeasuringModel measuring() {
+    return measuring;
+  }
+
+  /** Whether keys are shown as numbers on the wheel of fifths. */
+  public ReadOnlyBooleanProperty wheelKeys() {
+    return wheelKeys;
+  }
+
+  /** Shows keys the other way, and remembers it. */
+  void otherKeys() {
+    wheelKeys.set(!wheelKeys.get());
+    collection.keepSetting(KEYS, wheelKeys.get() ? "wheel" : "notes");
   }
 
   private void changed(Delta delta) {
@@ -245,7 +296,7 @@ public final class Desk {
    * @param then gets the result on the toolkit's thread
    */
   public <T> void job(String name, boolean visible, Work<T> work, Consumer<T> then) {
-    job(worker, name, visible, work, then);
+    job(worker, name, visible, work, then, () -> {});
   }
 
   /**
@@ -256,11 +307,35 @@ public final class Desk {
    * @param then gets the result on the toolkit's thread
    */
   public <T> void aside(String name, Work<T> work, Consumer<T> then) {
-    job(asking, name, true, work, then);
+    aside(name, work, then, () -> {});
+  }
+
+  /**
+   * The same.
+   *
+   * @param ended called on the toolkit's thread when it is over, well or not
+   */
+  public <T> void aside(String name, Work<T> work, Consumer<T> then, Runnable ended) {
+    job(asking, name, true, work, then, ended);
+  }
+
+  /**
+   * Reads something small beside the window, without a word.
+   *
+   * @param work what to read
+   * @param then gets it on the toolkit's thread
+   */
+  public <T> void quietly(Callable<T> work, Consumer<T> then) {
+    job(asking, Words.of("job.reading"), false, p -> work.call(), then, () -> {});
   }
 
   private <T> void job(
-      ExecutorService by, String name, boolean visible, Work<T> work, Consumer<T> then) {
+      ExecutorService by,
+      String name,
+      boolean visible,
+      Work<T> work,
+      Consumer<T> then,
+      Runnable ended) {
     RunningJob job = new RunningJob(name);
     if (visible) {
       jobs.add(job);
@@ -279,6 +354,7 @@ public final class Desk {
                 () -> {
                   jobs.remove(job);
                   waiting.decrementAndGet();
+                  ended.run();
                 });
           }
           return true;
@@ -314,11 +390,25 @@ public final class Desk {
     return waiting.get() == 0 && !posted.get() && repairs.quiet();
   }
 
+  /** Work beside the jobs ends when it is told to stop; what only waits is left behind. */
+  private void awaitAside() {
+    try {
+      if (!asking.awaitTermination(3, TimeUnit.SECONDS)) {
+        asking.shutdownNow();
+      }
+    } catch (InterruptedException stopped) {
+      asking.shutdownNow();
+      Thread.currentThread().interrupt();
+    }
+  }
+
   /** Asks all work to stop and waits for what is under way. */
   public void close() {
     List.copyOf(jobs).forEach(RunningJob::stop);
+    listening.close();
     repairs.close();
-    asking.shutdownNow();
+    asking.shutdown();
+    awaitAside();
     worker.close();
     collection.close();
   }

@@ -12,6 +12,8 @@ import javafx.scene.Node;
 import javafx.stage.Stage;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.measure.Measuring;
 import tenterhook.core.change.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
@@ -23,6 +25,7 @@ import tenterhook.desktop.theme.Words;
 /** Takes a picture of every main view of the running program, one after the other, and ends it. */
 final class Pictures {
   private static final Duration SETTLE = Duration.millis(900);
+  private static final int LEFT = 60;
 
   private final Desk desk;
   private final Shell shell;
@@ -51,6 +54,9 @@ final class Pictures {
     shots.add(new Shot("repairs-catalogue", () -> repairs(RepairKind.CATALOGUE)));
     shots.add(new Shot("tracks", this::scripts));
     shots.add(new Shot("edit-panel", this::edit));
+    shots.add(new Shot("listening", this::listening));
+    shots.add(new Shot("goes-with", shell::goesWith));
+    shots.add(new Shot("measuring", this::measuring));
     shots.add(new Shot("lost-files", this::lost));
     shots.add(new Shot("duplicates", () -> shell.go(Station.DUPLICATES)));
     shots.add(new Shot("coding", this::coding));
@@ -66,8 +72,38 @@ final class Pictures {
         p -> desk.repairs().lookUpNow(p),
         found -> {
           desk.repairs().follow();
-          next(0);
+          measureMost();
         });
+  }
+
+  /** All but a few files are measured before, so that the job can be seen at the rest. */
+  private void measureMost() {
+    RoaringBitmap most = desk.measuring().waiting();
+    most.andNot(most.limit(LEFT));
+    desk.aside(
+        Words.of("measure.job"), p -> Measuring.run(desk.collection(), most, p), report -> next(0));
+  }
+
+  private void listening() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    var ids = snapshot.tracks(id -> snapshot.raw(id, Fields.FOLDER).equals("Rink/Skate 2018"));
+    shell.show(TrackList.of("Rink/Skate 2018", ids));
+    shell
+        .inView()
+        .tracks()
+        .ifPresent(
+            p -> {
+              p.closeEdit();
+              p.walk(4);
+            });
+    desk.listening().seek(desk.listening().length().orElse(0.0) * 0.4);
+  }
+
+  private void measuring() {
+    desk.listening().toggle();
+    desk.measuring().fills(false);
+    shell.showMeasuring();
+    desk.measuring().measure(desk.measuring().waiting());
   }
 
   private void next(int at) {

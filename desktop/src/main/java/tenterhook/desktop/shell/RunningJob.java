@@ -17,6 +17,7 @@ final class RunningJob implements Progress {
   private final AtomicBoolean posted = new AtomicBoolean();
   private volatile long done;
   private volatile long total = -1;
+  private volatile String what = "";
 
   RunningJob(String name) {
     this.name = name;
@@ -36,8 +37,9 @@ final class RunningJob implements Progress {
   }
 
   @Override
-  public void at(long doneNow, long totalNow, String what) {
+  public void at(long doneNow, long totalNow, String said) {
     done = doneNow;
+    what = said;
     total = totalNow;
     if (posted.compareAndSet(false, true)) {
       Platform.runLater(this::show);
@@ -47,10 +49,25 @@ final class RunningJob implements Progress {
   private void show() {
     posted.set(false);
     double seconds = Math.max(0.001, (System.nanoTime() - start) / 1e9);
-    long rate = Math.round(done / seconds);
     share.set(total > 0 ? (double) done / total : -1);
     words.set(
-        total > 0 ? Words.of("job.of", name, done, total, rate) : Words.of("job.so", name, done));
+        total > 0
+            ? Words.of("job.of", name, done, total, rate(done / seconds), left(seconds))
+            : Words.of("job.so", name, done));
+  }
+
+  /** Slow work is counted by the minute. */
+  private static String rate(double perSecond) {
+    return perSecond >= 2
+        ? Words.of("job.perSecond", Math.round(perSecond))
+        : Words.of("job.perMinute", Math.round(60 * perSecond));
+  }
+
+  private String left(double seconds) {
+    long left = Math.round(seconds / Math.max(1, done) * Math.max(0, total - done));
+    return left >= 90
+        ? Words.of("job.minutesLeft", Math.round(left / 60.0))
+        : Words.of("job.secondsLeft", left);
   }
 
   @Override

@@ -15,6 +15,8 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.DirectoryChooser;
 import org.jspecify.annotations.Nullable;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.listen.Status;
 import tenterhook.core.duplicate.Duplicates;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.track.Snapshot;
@@ -24,8 +26,11 @@ import tenterhook.desktop.code.CodingModel;
 import tenterhook.desktop.code.CodingView;
 import tenterhook.desktop.crate.CratesView;
 import tenterhook.desktop.duplicate.DuplicatesView;
+import tenterhook.desktop.goeswith.GoesWithView;
 import tenterhook.desktop.history.HistoryView;
+import tenterhook.desktop.listen.ListeningStrip;
 import tenterhook.desktop.lost.LostView;
+import tenterhook.desktop.measure.MeasuringView;
 import tenterhook.desktop.repair.RepairsView;
 import tenterhook.desktop.table.TrackPane;
 import tenterhook.desktop.table.TracksView;
@@ -43,6 +48,9 @@ public final class Shell extends BorderPane implements Desk.Frame {
   private final Map<Station, StationView> stations = new EnumMap<>(Station.class);
   private final TracksView tracksView;
   private final HistoryView history;
+  private final GoesWithView goesWith;
+  private final MeasuringView measuring;
+  private final ListeningKeys listeningKeys;
   private final CodingView coding;
   private final Arriving arriving;
   private StationView inView;
@@ -60,6 +68,9 @@ public final class Shell extends BorderPane implements Desk.Frame {
     this.rail = new Rail(this::go);
     this.tracksView = new TracksView(desk);
     this.history = new HistoryView(desk);
+    this.goesWith = new GoesWithView(desk);
+    this.measuring = new MeasuringView(desk);
+    this.listeningKeys = new ListeningKeys(desk.listening(), this::walk);
     this.coding = new CodingView(desk);
     this.arriving = new Arriving(desk, this);
     desk.frame(this);
@@ -82,7 +93,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
     StackPane.setAlignment(rail, javafx.geometry.Pos.BOTTOM_LEFT);
     setTop(new VBox(top, bars));
     setCenter(stage);
-    setBottom(new Strip(desk));
+    setBottom(new ListeningStrip(desk, this::walk));
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     setOnDragOver(arriving::over);
     setOnDragDropped(arriving::dropped);
@@ -104,10 +115,13 @@ public final class Shell extends BorderPane implements Desk.Frame {
             item("more.folder", this::addFolder),
             item("more.rescan", this::rescan),
             item("more.tracks", this::wholeCollection),
+            item("more.measuring", this::showMeasuring),
+            item("more.follow", this::goesWith),
             item("more.history", () -> view(history, null)),
             item("more.undo", desk::undo),
             item("more.redo", desk::redo),
             item("more.theme", this::otherTheme),
+            item("more.wheel", desk::otherKeys),
             item("more.keys", this::showKeys));
     return menu;
   }
@@ -163,6 +177,39 @@ public final class Shell extends BorderPane implements Desk.Frame {
   public void code(TrackList list) {
     go(Station.CODING);
     coding.give(list);
+  }
+
+  /**
+   * Goes to the next track of the table in view, or to the one before; plays on if one is heard.
+   */
+  private void walk(int steps) {
+    boolean heard = desk.listening().status().get().state() == Status.State.PLAYING;
+    inView.tracks().ifPresent(p -> p.walk(steps));
+    if (heard && !desk.listening().here()) {
+      desk.listening().toggle();
+    }
+  }
+
+  private RoaringBitmap around() {
+    RoaringBitmap ids = new RoaringBitmap();
+    inView.tracks().ifPresent(p -> p.rows().forEach(ids::add));
+    return ids;
+  }
+
+  @Override
+  public void goesWith() {
+    if (inView != goesWith) {
+      goesWith.show(desk.chosen().get(), around());
+      view(goesWith, null);
+    } else {
+      goesWith.show(desk.chosen().get(), new RoaringBitmap());
+    }
+  }
+
+  /** Shows how far measuring is. */
+  public void showMeasuring() {
+    measuring.around(around());
+    view(measuring, null);
   }
 
   @Override
@@ -248,6 +295,8 @@ public final class Shell extends BorderPane implements Desk.Frame {
     } else if (event.getCode() == KeyCode.ESCAPE
         && !(event.getTarget() instanceof TextInputControl)) {
       escape(event);
+    } else if (listeningKeys.take(event)) {
+      event.consume();
     } else if (event.isShortcutDown()) {
       shortcut(event);
     }
@@ -257,7 +306,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
     bars.dismiss();
     if (inView.tracks().map(TrackPane::closeEdit).orElse(false)) {
       event.consume();
-    } else if (inView == tracksView) {
+    } else if (inView == tracksView || inView == goesWith || inView == measuring) {
       go(last);
       event.consume();
     }
@@ -272,6 +321,10 @@ public final class Shell extends BorderPane implements Desk.Frame {
       find.field().requestFocus();
     } else if (event.getCode() == KeyCode.E) {
       edit();
+    } else if (event.getCode() == KeyCode.M) {
+      showMeasuring();
+    } else if (event.getCode() == KeyCode.G) {
+      goesWith();
     } else if (event.getCode() == KeyCode.Z && !typing) {
       desk.undo();
     } else if (event.getCode() == KeyCode.Y && !typing) {

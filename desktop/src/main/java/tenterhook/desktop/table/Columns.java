@@ -17,7 +17,13 @@ final class Columns {
   private static final String SETTING = "columns";
   private static final Map<Field<?>, Integer> USUAL = usual();
   private static final List<Field<?>> NEVER =
-      List.of(Fields.STANDING, Fields.ARTWORK, Fields.CONTENT, Fields.MODIFIED, Fields.LYRICS);
+      List.of(
+          Fields.STANDING,
+          Fields.ARTWORK,
+          Fields.CONTENT,
+          Fields.MODIFIED,
+          Fields.LYRICS,
+          Fields.LIVELINESS);
 
   private final Desk desk;
   private final TableView<Integer> table;
@@ -50,6 +56,7 @@ final class Columns {
     widths.put(Fields.CODES, 190);
     widths.put(Fields.RATING, 62);
     widths.put(Fields.DURATION, 48);
+    widths.put(Fields.SOUND, 110);
     widths.put(Fields.FOLDER, 140);
     return widths;
   }

@@ -10,7 +10,9 @@ import javafx.scene.layout.HBox;
 import javafx.scene.shape.Rectangle;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.measure.Overview;
 import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.listen.Waveform;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
@@ -25,6 +27,7 @@ final class TrackCell extends TableCell<Integer, Integer> {
   private final Field<?> field;
   private final Columns.Edited edited;
   private final HBox box = new HBox(3);
+  private final Waveform wave = new Waveform(false);
   private TextField typed;
 
   TrackCell(Desk desk, Field<?> field, Columns.Edited edited) {
@@ -66,10 +69,13 @@ final class TrackCell extends TableCell<Integer, Integer> {
     setGraphic(null);
     if (field == Fields.CODES) {
       codes(snapshot, id);
+    } else if (field == Fields.SOUND) {
+      sound(id);
     } else if (field == Fields.RATING) {
       pips(Fields.RATING.type().parse(raw).orElse(0));
     } else {
-      String shown = field.type().show(raw);
+      boolean key = field == Fields.KEY || field == Fields.MEASURED_KEY;
+      String shown = key ? KeyWords.of(desk, raw) : field.type().show(raw);
       String text = hole && raw.isEmpty() ? Words.of("hole") : shown;
       Look.data(this, field == Fields.TITLE ? marked(snapshot, id, text) : text);
     }
@@ -101,6 +107,21 @@ final class TrackCell extends TableCell<Integer, Integer> {
     }
     setText(null);
     setGraphic(box);
+  }
+
+  /** The shape of the track; it comes a little later when it has to be read first. */
+  private void sound(int id) {
+    setText(null);
+    wave.show(Overview.EMPTY);
+    setGraphic(wave);
+    desk.listening()
+        .overview(
+            id,
+            overview -> {
+              if (Integer.valueOf(id).equals(getItem())) {
+                wave.show(overview);
+              }
+            });
   }
 
   private void pips(int rating) {

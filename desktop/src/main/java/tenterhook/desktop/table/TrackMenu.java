@@ -61,6 +61,8 @@ final class TrackMenu {
             crates,
             takeOut(),
             new SeparatorMenuItem(),
+            item("menu.measure", () -> desk.measuring().measure(pane.selection())),
+            item("menu.follow", () -> desk.frame().goesWith()),
             item("menu.rest", () -> pane.flag(Fields.RESTING)),
             item("menu.guard", () -> pane.flag(Fields.GUARDED)),
             item("menu.copyPath", this::copyPath),

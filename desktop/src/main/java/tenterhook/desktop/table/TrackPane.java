@@ -70,6 +70,7 @@ public final class TrackPane extends BorderPane {
         .getSelectedItems()
         .addListener((javafx.collections.ListChangeListener<Integer>) c -> selected());
     desk.state().addListener((o, before, after) -> refresh());
+    desk.wheelKeys().addListener((o, before, after) -> table.refresh());
     setCenter(table);
     HBox foot = new HBox(count);
     foot.getStyleClass().add("table-foot");
@@ -113,6 +114,16 @@ public final class TrackPane extends BorderPane {
   /** The rows in view, in order. */
   public List<Integer> rows() {
     return List.copyOf(rows);
+  }
+
+  /** Selects the row so many rows further down; stays at the ends. */
+  public void walk(int steps) {
+    if (!rows.isEmpty()) {
+      int now = table.getSelectionModel().getSelectedIndex();
+      int next = Math.clamp(now < 0 ? 0 : now + steps, 0, rows.size() - 1);
+      table.getSelectionModel().clearAndSelect(next);
+      table.scrollTo(Math.max(0, next - 3));
+    }
   }
 
   /** The table itself, for focus and tests. */

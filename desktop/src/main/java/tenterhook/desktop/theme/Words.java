@@ -21,4 +21,9 @@ public final class Words {
   public static String of(String key, Object... values) {
     return new MessageFormat(BUNDLE.getString(key), Locale.ENGLISH).format(values);
   }
+
+  /** Whether there is a wording of this name. */
+  public static boolean has(String key) {
+    return BUNDLE.containsKey(key);
+  }
 }

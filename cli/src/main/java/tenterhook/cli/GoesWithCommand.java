@@ -1,0 +1,63 @@
+package tenterhook.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.stream.Collectors;
+import org.roaringbitmap.RoaringBitmap;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.core.goeswith.Follower;
+import tenterhook.core.goeswith.GoesWith;
+import tenterhook.core.track.Snapshot;
+
+/** Lists tracks that follow one track well, with what their points are made of. */
+@Command(name = "goes-with", description = "Lists tracks that follow a track well, and why.")
+final class GoesWithCommand extends Work {
+  @Parameters(paramLabel = "QUERY", description = "Finds the track; the first one found counts.")
+  String query = "";
+
+  @Option(names = "--in", paramLabel = "QUERY", description = "Where to look; everywhere without.")
+  String scope = "";
+
+  @Option(names = "--tempo", paramLabel = "PERCENT", description = "How far a tempo may be off.")
+  double percent = 6;
+
+  @Option(names = "--limit", paramLabel = "N", description = "How many at most.")
+  int limit = 20;
+
+  @Override
+  void run(MusicCollection collection) {
+    RoaringBitmap found = find(collection, query);
+    if (found.isEmpty()) {
+      throw new IllegalArgumentException("no track is found by: " + query);
+    }
+    if (!(percent > 0)) {
+      throw new IllegalArgumentException("--tempo needs a number above 0, not " + percent);
+    }
+    Snapshot snapshot = collection.state().snapshot();
+    new GoesWith(snapshot, percent / 100)
+        .of(found.first(), find(collection, scope), limit)
+        .forEach(f -> print(collection, snapshot, f));
+  }
+
+  private void print(MusicCollection collection, Snapshot snapshot, Follower follower) {
+    ObjectNode node = object().put("path", path(collection, follower.id()));
+    node.put("score", follower.score());
+    ArrayNode parts = node.putArray("parts");
+    follower
+        .parts()
+        .forEach(
+            p ->
+                parts
+                    .addObject()
+                    .put("reason", p.reason().name().toLowerCase(java.util.Locale.ROOT))
+                    .put("points", p.points())
+                    .put("most", p.most())
+                    .put("words", p.words()));
+    String why =
+        follower.parts().stream().map(Follower.Part::words).collect(Collectors.joining("; "));
+    say(node, follower.score() + "  " + snapshot.name(follower.id()) + "  (" + why + ")");
+  }
+}

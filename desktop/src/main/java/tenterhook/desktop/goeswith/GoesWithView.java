@@ -1,0 +1,184 @@
+package tenterhook.desktop.goeswith;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.crate.Crate;
+import tenterhook.core.field.Fields;
+import tenterhook.core.goeswith.Follower;
+import tenterhook.core.goeswith.GoesWith;
+import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.shell.StationView;
+import tenterhook.desktop.table.KeyWords;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/** Tracks that follow one track: limited to a scope and a share of tempo, each row says why. */
+public final class GoesWithView implements StationView {
+  private static final int MOST = 100;
+  private static final int[] SHARES = {2, 4, 6, 8, 12};
+  private static final String SHARE = "follow tempo share";
+
+  private final Desk desk;
+  private final BorderPane node = new BorderPane();
+  private final Label heading = Look.label("", "heading");
+  private final Label facts = Look.label("", "second");
+  private final Label count = Look.label("", "second");
+  private final ComboBox<String> scope = new ComboBox<>();
+  private final ListView<Follower> rows = new ListView<>();
+  private List<String> crates = List.of();
+  private RoaringBitmap list = new RoaringBitmap();
+  private int share;
+  private int id;
+
+  /** The view. */
+  public GoesWithView(Desk desk) {
+    this.desk = desk;
+    this.share = desk.collection().setting(SHARE).map(Integer::parseInt).orElse(6);
+    scope.setId("follow-scope");
+    scope.setAccessibleText(Words.of("follow.scope"));
+    scope.setOnAction(e -> fill());
+    rows.setId("followers");
+    rows.getStyleClass().add("picked");
+    rows.setAccessibleText(Words.of("follow.rows"));
+    rows.setCellFactory(l -> new FollowerCell(desk));
+    rows.getSelectionModel().selectedItemProperty().addListener((o, was, now) -> chosen(now));
+    rows.setOnKeyPressed(this::keys);
+    HBox shares =
+        Look.choices(
+            java.util.Arrays.stream(SHARES).mapToObj(s -> "± " + s + " %").toList(),
+            Math.max(0, java.util.Arrays.binarySearch(SHARES, share)),
+            this::share);
+    shares.setId("follow-share");
+    HBox wishes =
+        new HBox(
+            10,
+            Look.label(Words.of("follow.scope"), "second"),
+            scope,
+            Look.label(Words.of("follow.share"), "second"),
+            shares,
+            Look.spring(),
+            count);
+    wishes.setAlignment(Pos.CENTER_LEFT);
+    heading.setId("follow-heading");
+    facts.setId("follow-facts");
+    node.getStyleClass().add("main");
+    node.setTop(new VBox(6, heading, facts, wishes));
+    node.setCenter(rows);
+    BorderPane.setMargin(rows, new Insets(10, 0, 0, 0));
+    desk.whileInView(node, this::fill);
+    desk.wheelKeys().addListener((o, was, now) -> fill());
+  }
+
+  /**
+   * Shows what follows a track.
+   *
+   * @param track any track
+   * @param around the list that was in view, as one of the scopes
+   */
+  public void show(int track, RoaringBitmap around) {
+    id = track;
+    list = around;
+    crates = desk.state().get().crates().all().stream().map(Crate::name).toList();
+    List<String> names = new ArrayList<>();
+    names.add(Words.of("follow.whole"));
+    names.add(Words.of("follow.list", list.getCardinality()));
+    names.addAll(crates);
+    scope.getItems().setAll(names);
+    scope.getSelectionModel().select(0);
+    fill();
+  }
+
+  private void share(int place) {
+    share = SHARES[place];
+    desk.collection().keepSetting(SHARE, String.valueOf(share));
+    fill();
+  }
+
+  private RoaringBitmap within() {
+    int place = scope.getSelectionModel().getSelectedIndex();
+    if (place == 1) {
+      return list;
+    }
+    return place > 1
+        ? desk.contents().members(crates.get(place - 2)).orElseGet(RoaringBitmap::new)
+        : desk.state().get().snapshot().tracks();
+  }
+
+  private void fill() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    if (id == 0 || !snapshot.has(id)) {
+      heading.setText(Words.of("follow.none"));
+      facts.setText(Words.of("follow.noneWords"));
+      rows.getItems().clear();
+      return;
+    }
+    Look.data(heading, Words.of("follow.heading", snapshot.name(id)));
+    Look.data(facts, facts(snapshot));
+    Follower before = rows.getSelectionModel().getSelectedItem();
+    List<Follower> found = new GoesWith(snapshot, share / 100.0).of(id, within(), MOST);
+    rows.getItems().setAll(found);
+    found.stream()
+        .filter(f -> before != null && f.id() == before.id())
+        .findFirst()
+        .ifPresent(f -> rows.getSelectionModel().select(f));
+    count.setText(Words.of("follow.count", found.size()));
+    rows.setPlaceholder(Look.label(Words.of("follow.empty"), "empty"));
+  }
+
+  private String facts(Snapshot snapshot) {
+    List<String> words = new ArrayList<>();
+    GoesWith.tempo(snapshot, id)
+        .ifPresent(t -> words.add(String.format(Locale.ROOT, "%.1f bpm", t)));
+    GoesWith.key(snapshot, id).ifPresent(k -> words.add(KeyWords.of(desk, k.name())));
+    Optional.of(snapshot.shown(id, Fields.ENERGY))
+        .filter(e -> !e.isEmpty())
+        .ifPresent(e -> words.add(Words.of("follow.energy", e)));
+    snapshot.value(id, Fields.CODES).ifPresent(c -> words.add(String.join(" ", c)));
+    return String.join(" · ", words) + " — " + Words.of("follow.points");
+  }
+
+  private void chosen(Follower follower) {
+    if (follower != null) {
+      desk.chosen().set(follower.id());
+    }
+  }
+
+  /** Enter goes on from the chosen row: what follows that one. */
+  private void keys(KeyEvent event) {
+    Follower follower = rows.getSelectionModel().getSelectedItem();
+    if (event.getCode() == KeyCode.ENTER && follower != null) {
+      show(follower.id(), list);
+      event.consume();
+    }
+  }
+
+  @Override
+  public Node node() {
+    return node;
+  }
+
+  @Override
+  public void shown() {
+    rows.requestFocus();
+  }
+
+  @Override
+  public String keys() {
+    return Words.of("keys.follow");
+  }
+}

@@ -1,0 +1,8 @@
+/**
+ * The listening strip: play, see and jump within the chosen track, from every station. Start at
+ * {@link tenterhook.desktop.listen.Listening}.
+ */
+@NullMarked
+package tenterhook.desktop.listen;
+
+import org.jspecify.annotations.NullMarked;

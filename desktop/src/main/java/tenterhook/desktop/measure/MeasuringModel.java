@@ -1,0 +1,160 @@
+package tenterhook.desktop.measure;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.measure.Measuring;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Outcome.Refusal;
+import tenterhook.core.job.Progress;
+import tenterhook.core.measure.MeasuredFields;
+import tenterhook.core.repair.SoundFills;
+import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Words;
+
+/** Measuring as the window sees it: what is wished, what runs, what failed. No nodes. */
+public final class MeasuringModel {
+  private static final String WISH = "measuring";
+  private static final String FILL = "measuring fills";
+
+  private final Desk desk;
+  private final ReadOnlyObjectWrapper<Boolean> running = new ReadOnlyObjectWrapper<>(false);
+  private final ReadOnlyObjectWrapper<List<Refusal>> failed =
+      new ReadOnlyObjectWrapper<>(List.of());
+  private Optional<Stopper> stopper = Optional.empty();
+  private RoaringBitmap wish;
+
+  /** Measuring at a desk; what an earlier sitting left is known. */
+  public MeasuringModel(Desk desk) {
+    this.desk = desk;
+    this.wish = ids(desk.collection().setting(WISH).orElse(""));
+  }
+
+  private static RoaringBitmap ids(String text) {
+    return RoaringBitmap.bitmapOf(
+        Arrays.stream(text.split(" "))
+            .filter(w -> !w.isEmpty())
+            .mapToInt(Integer::parseInt)
+            .toArray());
+  }
+
+  /** Whether measuring is under way. */
+  public ReadOnlyObjectProperty<Boolean> running() {
+    return running.getReadOnlyProperty();
+  }
+
+  /** What could not be measured the last time, and why. */
+  public ReadOnlyObjectProperty<List<Refusal>> failed() {
+    return failed.getReadOnlyProperty();
+  }
+
+  /** The tracks that wait to be measured. */
+  public RoaringBitmap waiting() {
+    return MeasuredFields.waiting(desk.state().get().snapshot());
+  }
+
+  /** What is left of the last wish, when it was stopped. */
+  public RoaringBitmap left() {
+    return RoaringBitmap.and(wish, waiting());
+  }
+
+  /** Whether empty tempi and keys are filled when measuring ends. */
+  public boolean fills() {
+    return desk.collection().setting(FILL).map("yes"::equals).orElse(true);
+  }
+
+  /** Settles that, and remembers it. */
+  public void fills(boolean on) {
+    desk.collection().keepSetting(FILL, on ? "yes" : "no");
+  }
+
+  /**
+   * Measures tracks beside all other work; those that are measured already cost nothing.
+   *
+   * @param ids which
+   */
+  public void measure(RoaringBitmap ids) {
+    if (running.get() || ids.isEmpty()) {
+      return;
+    }
+    running.set(true);
+    wish(ids);
+    Stopper stop = new Stopper();
+    stopper = Optional.of(stop);
+    desk.aside(
+        Words.of("measure.job"),
+        p -> Measuring.run(desk.collection(), ids, stop.on(p)),
+        report -> ended(ids, report),
+        () -> running.set(false));
+  }
+
+  /** Asks measuring to stop; what was found is kept. */
+  public void stop() {
+    stopper.ifPresent(Stopper::stop);
+  }
+
+  private void wish(RoaringBitmap ids) {
+    wish = ids.clone();
+    String text = ids.stream().mapToObj(String::valueOf).collect(Collectors.joining(" "));
+    desk.collection().keepSetting(WISH, text);
+  }
+
+  private void ended(RoaringBitmap ids, Measuring.Report report) {
+    failed.set(report.failed());
+    String words =
+        Words.of(
+            report.complete() ? "measure.done" : "measure.stopped",
+            report.measured() + report.known(),
+            report.failed().size());
+    desk.frame().tell(words, !report.failed().isEmpty(), 0);
+    if (report.complete()) {
+      wish(new RoaringBitmap());
+      if (fills()) {
+        fill(ids);
+      }
+    }
+  }
+
+  /** The change that would fill empty tempi and keys. */
+  public Change filling(RoaringBitmap ids) {
+    Snapshot snapshot = desk.collection().state().snapshot();
+    int limit = desk.repairs().rules().certainFrom();
+    return SoundFills.of(snapshot, ids, limit, Words.of("measure.fills"));
+  }
+
+  /** Fills empty tempi and keys as one change; says nothing when there are none. */
+  public void fill(RoaringBitmap ids) {
+    Change change = filling(ids);
+    if (!change.isEmpty()) {
+      desk.apply(change);
+    }
+  }
+
+  /** A stop from the station as well as from the job's own button. */
+  private static final class Stopper {
+    private volatile boolean stopped;
+
+    void stop() {
+      stopped = true;
+    }
+
+    Progress on(Progress outer) {
+      return new Progress() {
+        @Override
+        public void at(long done, long total, String words) {
+          outer.at(done, total, words);
+        }
+
+        @Override
+        public boolean stopped() {
+          return stopped || outer.stopped();
+        }
+      };
+    }
+  }
+}

@@ -1,0 +1,211 @@
+package tenterhook.desktop.measure;
+
+import java.util.ArrayList;
+import java.util.List;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Outcome.Refusal;
+import tenterhook.core.field.Fields;
+import tenterhook.core.measure.MeasuredFields;
+import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.shell.Station;
+import tenterhook.desktop.shell.StationView;
+import tenterhook.desktop.shell.TrackList;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/** How far measuring is, what to measure next, and what to do with what was found. */
+public final class MeasuringView implements StationView {
+  private static final double BAR = 520;
+
+  private final Desk desk;
+  private final MeasuringModel model;
+  private final BorderPane node = new BorderPane();
+  private final Label heading = Look.label("", "heading");
+  private final Region done = new Region();
+  private final Region open = new Region();
+  private final Button all;
+  private final Button list;
+  private final Button goOn;
+  private final Button stop;
+  private final Button fill;
+  private final Button contradictions;
+  private final Button upscaled;
+  private final CheckBox fills = new CheckBox(Words.of("measure.fillsWhenDone"));
+  private final ListView<Refusal> failed = new ListView<>();
+  private final Label failedHead = Look.label("", "strong");
+  private RoaringBitmap around = new RoaringBitmap();
+
+  /** The view. */
+  public MeasuringView(Desk desk) {
+    this.desk = desk;
+    this.model = desk.measuring();
+    all = button("measure-all", () -> model.measure(model.waiting()), true);
+    list = button("measure-list", () -> model.measure(around), false);
+    goOn = button("measure-go-on", () -> model.measure(model.left()), true);
+    stop = button("measure-stop", model::stop, false);
+    fill = button("measure-fill", () -> model.fill(measured()), false);
+    contradictions = button("measure-repairs", () -> desk.frame().go(Station.REPAIRS), false);
+    upscaled = button("measure-upscaled", this::showUpscaled, false);
+    stop.setText(Words.of("measure.stop"));
+    contradictions.setText(Words.of("measure.repairs"));
+    fills.setId("measure-fills");
+    fills.setSelected(model.fills());
+    fills.setOnAction(e -> model.fills(fills.isSelected()));
+    heading.setId("measure-heading");
+    failed.setId("measure-failed");
+    failed.getStyleClass().add("picked");
+    failed.setCellFactory(l -> new FailedCell());
+    failed.setPlaceholder(Look.label(Words.of("measure.noneFailed"), "empty"));
+    build();
+    desk.whileInView(node, this::refresh);
+    model.running().addListener((o, was, now) -> refresh());
+    model.failed().addListener((o, was, now) -> refresh());
+  }
+
+  private static Button button(String id, Runnable action, boolean primary) {
+    Button button = primary ? Look.primary("", action) : Look.button("", action);
+    button.setId(id);
+    return button;
+  }
+
+  private void build() {
+    done.getStyleClass().add("bar-certain");
+    open.getStyleClass().add("bar-ground");
+    for (Region part : List.of(done, open)) {
+      part.setMinHeight(8);
+      part.setMaxHeight(8);
+    }
+    HBox bar = new HBox(done, open);
+    HBox wishes = row(goOn, all, list, stop);
+    VBox box = new VBox(10, Look.label(Words.of("measure.next"), "strong"), wishes, fills);
+    box.getStyleClass().add("decide-box");
+    VBox found =
+        new VBox(
+            8,
+            Look.label(Words.of("measure.found"), "strong"),
+            row(fill, contradictions, upscaled));
+    found.getStyleClass().add("decide-box");
+    VBox top = new VBox(10, heading, wrapped("measure.words"), bar, box, found, failedHead);
+    node.getStyleClass().add("main");
+    node.setTop(top);
+    node.setCenter(failed);
+    BorderPane.setMargin(failed, new Insets(6, 0, 0, 0));
+    VBox.setVgrow(failed, Priority.ALWAYS);
+  }
+
+  private static Label wrapped(String key) {
+    Label label = Look.label(Words.of(key), "second");
+    label.setWrapText(true);
+    return label;
+  }
+
+  private static HBox row(Node... nodes) {
+    HBox row = new HBox(10, nodes);
+    row.setAlignment(Pos.CENTER_LEFT);
+    return row;
+  }
+
+  /** Says which list was in view, so that it can be measured by itself. */
+  public void around(RoaringBitmap ids) {
+    around = ids;
+  }
+
+  private RoaringBitmap measured() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    return snapshot.tracks(id -> !snapshot.raw(id, Fields.SOUND).isEmpty());
+  }
+
+  private void showUpscaled() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    desk.frame()
+        .show(
+            TrackList.of(
+                Words.of("measure.upscaledList"),
+                snapshot.tracks(id -> snapshot.raw(id, Fields.QUALITY).equals("upscaled"))));
+  }
+
+  private void refresh() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    int count = snapshot.count();
+    int measured = measured().getCardinality();
+    RoaringBitmap waiting = MeasuredFields.waiting(snapshot);
+    int here = RoaringBitmap.and(around, waiting).getCardinality();
+    int left = model.left().getCardinality();
+    boolean running = model.running().get();
+    heading.setText(Words.of("measure.heading", measured, count));
+    done.setPrefWidth(count == 0 ? 0 : BAR * measured / count);
+    open.setPrefWidth(count == 0 ? BAR : BAR - BAR * measured / count);
+    all.setText(Words.of("measure.all", waiting.getCardinality()));
+    list.setText(Words.of("measure.list", here));
+    goOn.setText(Words.of("measure.goOn", left));
+    show(all, !running && !waiting.isEmpty());
+    show(list, !running && here > 0 && here < waiting.getCardinality());
+    show(goOn, !running && left > 0 && left < waiting.getCardinality());
+    show(stop, running);
+    Change filling = model.filling(measured());
+    fill.setText(Words.of("measure.fill", filling.edits().size()));
+    show(fill, !filling.isEmpty());
+    int doubted =
+        snapshot.tracks(id -> snapshot.raw(id, Fields.QUALITY).equals("upscaled")).getCardinality();
+    upscaled.setText(Words.of("measure.upscaled", doubted));
+    show(upscaled, doubted > 0);
+    show(contradictions, measured > 0);
+    List<Refusal> troubles = new ArrayList<>(model.failed().get());
+    failed.getItems().setAll(troubles);
+    failedHead.setText(troubles.isEmpty() ? "" : Words.of("measure.failedHead", troubles.size()));
+  }
+
+  private static void show(Node node, boolean on) {
+    node.setVisible(on);
+    node.setManaged(on);
+  }
+
+  /** A file that could not be measured, and why. */
+  private static final class FailedCell extends ListCell<Refusal> {
+    private final Label path = Look.label("", "mono");
+    private final Label reason = Look.label("", "hole");
+    private final VBox box = new VBox(1, path, reason);
+
+    @Override
+    protected void updateItem(Refusal item, boolean empty) {
+      super.updateItem(item, empty);
+      if (empty || item == null) {
+        setGraphic(null);
+        return;
+      }
+      Look.data(path, item.path());
+      Look.data(reason, item.reason());
+      setGraphic(box);
+    }
+  }
+
+  @Override
+  public Node node() {
+    return node;
+  }
+
+  @Override
+  public void shown() {
+    refresh();
+  }
+
+  @Override
+  public String keys() {
+    return Words.of("keys.measuring");
+  }
+}

@@ -1,0 +1,269 @@
+package tenterhook.desktop.shell;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tenterhook.backstage.listen.Status.State;
+import tenterhook.backstage.measure.Measuring;
+import tenterhook.core.change.Outcome.Refusal;
+import tenterhook.core.field.Fields;
+import tenterhook.core.goeswith.Follower;
+import tenterhook.core.job.Progress;
+import tenterhook.core.measure.MeasuredFields;
+import tenterhook.core.measure.Passage;
+import tenterhook.desktop.listen.Listening;
+import tenterhook.desktop.listen.Waveform;
+
+/** The strip, Goes with and Measuring by keys and buttons, with the silent device. */
+class ListeningTest extends WindowTest {
+  private Listening listening;
+
+  @BeforeAll
+  void measureTheDemo() {
+    listening = desk.listening();
+    Measuring.run(collection, now().tracks(id -> id <= 30), Progress.SILENT);
+    settle();
+  }
+
+  @AfterEach
+  void rest() {
+    fx(() -> listening.rest());
+  }
+
+  /** Opens a list of measured tracks that are there and chooses one. */
+  private int choose(int row) {
+    fx(() -> shell.show(TrackList.of("heard", now().tracks(id -> id <= 30 && !now().lost(id)))));
+    fx(() -> pane().table().requestFocus());
+    fx(() -> pane().table().getSelectionModel().clearAndSelect(row));
+    return pane().rows().get(row);
+  }
+
+  private State state() {
+    return listening.status().get().state();
+  }
+
+  private double seconds() {
+    return listening.status().get().seconds();
+  }
+
+  @Test
+  void spacePlaysAndStandsStill() {
+    int id = choose(2);
+    key(KeyCode.SPACE);
+    await(() -> state() == State.PLAYING && seconds() > 0.05);
+    assertThat(listening.loaded()).isEqualTo(id);
+    assertThat(listening.file()).contains(collection.state().path(id));
+    key(KeyCode.SPACE);
+    await(() -> state() == State.PAUSED);
+    double at = seconds();
+    assertThat(text("strip-time")).startsWith("0:0").contains(" / ");
+    key(KeyCode.SPACE);
+    await(() -> seconds() > at + 0.05);
+    assertThat(text("strip-note")).isEqualTo("no sound card here: it plays in silence");
+  }
+
+  @Test
+  void digitsJumpToEighthsTheLoudestPassageAndRepeatABar() {
+    choose(3);
+    double length = listening.length().orElseThrow();
+    key(KeyCode.DIGIT5);
+    await(() -> seconds() >= length / 2 && seconds() < length / 2 + 1.5);
+    key(KeyCode.DIGIT9);
+    double loudest =
+        listening.measured().flatMap(m -> m.loudest()).map(Passage::startSeconds).orElseThrow();
+    await(() -> seconds() >= loudest && seconds() < loudest + 1.5);
+    key(KeyCode.DIGIT0);
+    await(() -> listening.status().get().loop().isPresent());
+    double from = listening.status().get().loop().get().fromSeconds();
+    double bpm =
+        now()
+            .value(listening.loaded(), Fields.BPM)
+            .or(() -> now().value(listening.loaded(), Fields.MEASURED_BPM))
+            .orElseThrow();
+    assertThat(listening.status().get().loop().get().toSeconds() - from)
+        .isCloseTo(240 / bpm, org.assertj.core.api.Assertions.within(0.001));
+    key(KeyCode.DIGIT0);
+    await(() -> listening.status().get().loop().isEmpty());
+  }
+
+  @Test
+  void arrowsSkipAndControlArrowsGoToTheNextTrack() {
+    int id = choose(1);
+    key(KeyCode.SPACE);
+    await(() -> state() == State.PLAYING);
+    key(KeyCode.RIGHT);
+    await(() -> seconds() >= 5);
+    key(KeyCode.LEFT);
+    await(() -> seconds() < 4);
+    robot.press(KeyCode.CONTROL, KeyCode.RIGHT).release(KeyCode.RIGHT, KeyCode.CONTROL);
+    await(() -> listening.loaded() == pane().rows().get(2) && state() == State.PLAYING);
+    assertThat(listening.loaded()).isNotEqualTo(id);
+    press("strip-before");
+    await(() -> listening.loaded() == id);
+    assertThat(desk.chosen().get()).isEqualTo(id);
+  }
+
+  @Test
+  void whoTypesIsNotHeard() {
+    choose(0);
+    fx(() -> shell.lookup("#find").requestFocus());
+    TextField find = (TextField) shell.lookup("#find");
+    fx(find::requestFocus);
+    robot.write("1 2");
+    assertThat(find.getText()).isEqualTo("1 2");
+    assertThat(state()).isNotEqualTo(State.PLAYING);
+    fx(find::clear);
+  }
+
+  @Test
+  void aClickInTheShapeGoesThere() {
+    choose(4);
+    await(() -> ((Waveform) shell.lookup("#strip-wave")).overview().columns() > 100);
+    Node wave = shell.lookup("#strip-wave");
+    robot.clickOn(wave, MouseButton.PRIMARY);
+    double length = listening.length().orElseThrow();
+    await(() -> state() == State.PLAYING && Math.abs(seconds() - length / 2) < 1.5);
+  }
+
+  @Test
+  void aLostFileSaysWhyAndTheNextOnePlays() throws IOException {
+    int id = choose(5);
+    Path file = collection.state().path(id);
+    Path aside = Files.move(file, file.resolveSibling("aside.part"));
+    try {
+      key(KeyCode.SPACE);
+      await(() -> state() == State.TROUBLE);
+      assertThat(text("strip-note")).startsWith("Cannot be played: the file is not there");
+    } finally {
+      Files.move(aside, file);
+    }
+    key(KeyCode.SPACE);
+    await(() -> state() == State.PLAYING);
+  }
+
+  @Test
+  void evenLevelAndDeviceAreRemembered() {
+    choose(0);
+    ToggleButton even = (ToggleButton) shell.lookup("#strip-even");
+    assertThat(even.isSelected()).isTrue();
+    fx(even::fire);
+    assertThat(collection.setting("even level")).contains("no");
+    fx(even::fire);
+    assertThat(listening.even()).isTrue();
+    fx(() -> listening.device("headphones"));
+    assertThat(collection.setting("sound device")).contains("headphones");
+    fx(() -> listening.device(""));
+  }
+
+  @Test
+  void keysAreShownAsNotesOrAsWheelNumbers() {
+    int id =
+        now().tracks(i -> i <= 30 && now().raw(i, Fields.KEY).equals("F#m")).isEmpty()
+            ? now().tracks(i -> !now().raw(i, Fields.KEY).isEmpty()).first()
+            : now().tracks(i -> i <= 30 && now().raw(i, Fields.KEY).equals("F#m")).first();
+    fx(() -> desk.chosen().set(id));
+    String note = now().raw(id, Fields.KEY);
+    assertThat(text("strip-facts")).contains(note);
+    fx(desk::otherKeys);
+    fx(() -> desk.chosen().set(0));
+    fx(() -> desk.chosen().set(id));
+    assertThat(text("strip-facts")).containsPattern("\\d (major|minor)");
+    assertThat(now().raw(id, Fields.KEY)).isEqualTo(note);
+    fx(desk::otherKeys);
+  }
+
+  @SuppressWarnings("unchecked")
+  private ListView<Follower> followers() {
+    return (ListView<Follower>) shell.lookup("#followers");
+  }
+
+  @Test
+  void goesWithListsFollowersLimitedByScopeAndTempo() {
+    int id = choose(6);
+    robot.press(KeyCode.CONTROL, KeyCode.G).release(KeyCode.G, KeyCode.CONTROL);
+    settle();
+    assertThat(text("follow-heading")).isEqualTo("What goes with " + now().name(id));
+    int usual = followers().getItems().size();
+    assertThat(usual).isPositive();
+    chooseIn("follow-share", 0);
+    assertThat(followers().getItems()).hasSizeLessThan(usual);
+    chooseIn("follow-share", 2);
+    ComboBox<?> scope = (ComboBox<?>) shell.lookup("#follow-scope");
+    fx(() -> scope.getSelectionModel().select(1));
+    assertThat(followers().getItems()).allMatch(f -> f.id() <= 30);
+    fx(() -> scope.getSelectionModel().select(0));
+    fx(() -> followers().getSelectionModel().select(0));
+    int next = followers().getItems().getFirst().id();
+    assertThat(desk.chosen().get()).isEqualTo(next);
+    fx(() -> followers().requestFocus());
+    key(KeyCode.ENTER);
+    assertThat(text("follow-heading")).contains(now().name(next));
+    key(KeyCode.ESCAPE);
+    assertThat(shell.lookup("#followers")).isNull();
+  }
+
+  private Button button(String id) {
+    return (Button) shell.lookup("#" + id);
+  }
+
+  @Test
+  void measuringRunsBesideTheWindowFillsAndListsFailures() throws IOException {
+    int broken = now().tracks(id -> id > 30 && id <= 60 && !now().lost(id)).first();
+    Path file = collection.state().path(broken);
+    byte[] whole = Files.readAllBytes(file);
+    Files.write(file, new byte[3000]);
+    fx(
+        () ->
+            shell.show(
+                TrackList.of(
+                    "to measure", now().tracks(id -> id > 30 && id <= 45 && !now().lost(id)))));
+    robot.press(KeyCode.CONTROL, KeyCode.M).release(KeyCode.M, KeyCode.CONTROL);
+    settle();
+    int waiting = MeasuredFields.waiting(now()).getCardinality();
+    assertThat(text("measure-heading")).endsWith("tracks are measured");
+    assertThat(button("measure-all").getText()).isEqualTo("Measure " + waiting + " tracks");
+    CheckBox fills = (CheckBox) shell.lookup("#measure-fills");
+    assertThat(fills.isSelected()).isTrue();
+    press("measure-list");
+    await(() -> !desk.measuring().running().get());
+    settle();
+    assertThat(desk.measuring().failed().get()).extracting(Refusal::id).containsExactly(broken);
+    assertThat(((ListView<?>) shell.lookup("#measure-failed")).getItems()).hasSize(1);
+    Files.write(file, whole);
+    assertThat(MeasuredFields.waiting(now()).getCardinality()).isLessThan(waiting);
+    assertThat(collection.history().getFirst().title()).contains("filled from the sound");
+    fx(() -> desk.undo());
+    settle();
+    assertThat(desk.measuring().left().isEmpty()).isTrue();
+  }
+
+  @Test
+  void measuringThatWasStoppedCanGoOn() {
+    fx(() -> desk.measuring().fills(false));
+    fx(shell::showMeasuring);
+    fx(() -> desk.measuring().measure(now().tracks(id -> id > 45)));
+    fx(() -> desk.measuring().stop());
+    await(() -> !desk.measuring().running().get());
+    settle();
+    int left = desk.measuring().left().getCardinality();
+    assertThat(left).isPositive();
+    assertThat(button("measure-go-on").getText()).isEqualTo("Go on with " + left + " tracks");
+    assertThat(new tenterhook.desktop.measure.MeasuringModel(desk).left().getCardinality())
+        .isEqualTo(left);
+    fx(() -> desk.measuring().fills(true));
+  }
+}
