@@ -200,7 +200,7 @@ public final class PrintTable {
         files.size(),
         decoding,
         printing);
-    List<String> call = new ArrayList<>(List.of("fpcalc", "-json"));
+    List<String> call = new ArrayList<>(List.of("fpcalc", "-ignore-errors", "-json"));
     files.forEach(f -> call.add(f.toString()));
     try {
       long start = System.nanoTime();
