@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.io.BufferedReader;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -28,7 +29,7 @@ import tenterhook.standins.synth.PieceSynth;
 
 /** Measuring whole files of made-up pieces that nothing was tuned on. */
 class MeasuringPiecesTest {
-  private static final int PIECES = 12;
+  private static final int PIECES = 8;
   private static final Pattern LUFS = Pattern.compile("\\s+I:\\s+(-?[\\d.]+) LUFS");
 
   @TempDir static Path folder;
@@ -71,7 +72,7 @@ class MeasuringPiecesTest {
       assertThat(of.bounds().endSeconds()).isCloseTo(piece.end(), within(0.5));
     }
     assertThat(tempi).as("tempi").isGreaterThanOrEqualTo(PIECES - 1);
-    assertThat(keys).as("keys").isGreaterThanOrEqualTo(PIECES - 3);
+    assertThat(keys).as("keys").isGreaterThanOrEqualTo(PIECES - 2);
     assertThat(loudest).as("loudest passages").isGreaterThanOrEqualTo(PIECES - 2);
   }
 
@@ -117,7 +118,7 @@ class MeasuringPiecesTest {
       prints.put(i, MEASURED.get(i).print());
     }
     PrintIndex index = PrintIndex.of(prints);
-    for (int i = 0; i < 4; i++) {
+    for (int i = 0; i < 2; i++) {
       Path file = folder.resolve("worn " + i + form + kbps + "." + form.ending());
       Encoder.writeFull(PieceSynth.render(ALL.get(i)), file, form, kbps);
       assertThat(index.find(measured(file).print()))
@@ -128,7 +129,7 @@ class MeasuringPiecesTest {
 
   @Test
   void upscaledSoundIsToldAndHonestSoundIsNotAccused() throws Exception {
-    for (int i = 0; i < 3; i++) {
+    for (int i = 0; i < 2; i++) {
       short[] samples = PieceSynth.render(ALL.get(i));
       Path grand = folder.resolve("grand " + i + ".mp3");
       Encoder.writeFull(Encoder.worn(samples, 128), grand, Form.MP3, 320);
@@ -143,7 +144,8 @@ class MeasuringPiecesTest {
     }
     for (int i = 0; i < PIECES; i++) {
       boolean lossless = !FILES.get(i).toString().matches(".*(mp3|m4a|ogg)");
-      assertThat(MEASURED.get(i).quality().verdict(lossless, 256)).isNotEqualTo(Verdict.UPSCALED);
+      double kbps = Files.size(FILES.get(i)) / 125.0 / ALL.get(i).seconds();
+      assertThat(MEASURED.get(i).quality().verdict(lossless, kbps)).isNotEqualTo(Verdict.UPSCALED);
     }
   }
 }
