@@ -179,13 +179,15 @@ public final class ListeningStrip extends HBox {
     listening.measured().ifPresent(this::mark);
   }
 
-  /** Where sound starts and ends is only worth a word when it is not where the file does. */
+  /** What is only where the file begins or ends, or is all of it, is not worth a word. */
   private void mark(Measurement of) {
     double all = Math.max(0.1, of.seconds());
     if (of.bounds().startSeconds() > 0.3) {
       wave.mark(of.bounds().startSeconds() / all, Words.of("strip.start"));
     }
-    of.loudest().ifPresent(p -> wave.mark(p.startSeconds() / all, Words.of("strip.loudest")));
+    of.loudest()
+        .filter(p -> of.passages().size() > 1)
+        .ifPresent(p -> wave.mark(p.startSeconds() / all, Words.of("strip.loudest")));
     if (all - of.bounds().endSeconds() > 0.3) {
       wave.mark(of.bounds().endSeconds() / all, Words.of("strip.end"));
     }

@@ -58,6 +58,8 @@ public final class Desk {
       Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("jobs").factory());
   private final ExecutorService asking =
       Executors.newCachedThreadPool(Thread.ofPlatform().daemon().name("aside-", 0).factory());
+  private final ExecutorService reading =
+      Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("reading").factory());
   private final AtomicBoolean posted = new AtomicBoolean();
   private final AtomicInteger waiting = new AtomicInteger();
   private final Map<String, PauseTransition> pauses = new HashMap<>();
@@ -326,7 +328,7 @@ public final class Desk {
    * @param then gets it on the toolkit's thread
    */
   public <T> void quietly(Callable<T> work, Consumer<T> then) {
-    job(asking, Words.of("job.reading"), false, p -> work.call(), then, () -> {});
+    job(reading, Words.of("job.reading"), false, p -> work.call(), then, () -> {});
   }
 
   private <T> void job(
@@ -407,6 +409,7 @@ public final class Desk {
     List.copyOf(jobs).forEach(RunningJob::stop);
     listening.close();
     repairs.close();
+    reading.shutdownNow();
     asking.shutdown();
     awaitAside();
     worker.close();

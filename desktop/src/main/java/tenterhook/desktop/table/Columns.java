@@ -56,8 +56,8 @@ final class Columns {
     widths.put(Fields.CODES, 190);
     widths.put(Fields.RATING, 62);
     widths.put(Fields.DURATION, 48);
-    widths.put(Fields.SOUND, 110);
-    widths.put(Fields.FOLDER, 140);
+    widths.put(Fields.SOUND, 100);
+    widths.put(Fields.FOLDER, 128);
     return widths;
   }
 
