@@ -81,7 +81,11 @@ public final class SoundPrint {
     }
     return to <= from
         ? Likeness.NONE
-        : new Likeness(1 - wrong / (32.0 * (to - from)), offset, to - from);
+        : new Likeness(
+            1 - wrong / (32.0 * (to - from)),
+            offset,
+            to - from,
+            Math.min(words.length, other.words.length));
   }
 
   @Override
@@ -100,20 +104,21 @@ public final class SoundPrint {
    * @param share of equal bits, 0 to 1; about a half for two recordings that have nothing in common
    * @param offset in words: how much later the second print begins in the first
    * @param words how many words were compared
+   * @param shorter how many words the shorter print has
    */
-  public record Likeness(double share, int offset, int words) {
+  public record Likeness(double share, int offset, int words, int shorter) {
     /** Prints that do not meet. */
-    public static final Likeness NONE = new Likeness(0, 0, 0);
+    public static final Likeness NONE = new Likeness(0, 0, 0, 0);
 
-    /** Half a minute may disagree a little more than a few seconds. */
-    private static final double SAME = 0.72;
+    /** Two recordings that share tempo and chords come up to 0.72 over a few bars. */
+    private static final double SAME = 0.76;
 
     /**
-     * Whether it is the same recording: at least five seconds in common, and so many equal bits
-     * that chance does not come there.
+     * Whether it is the same recording: at least five seconds and half of the shorter print in common,
+     * and so many equal bits that other music does not come there.
      */
     public boolean same() {
-      return words >= 5 * RATE && share >= SAME;
+      return words >= 5 * RATE && 2 * words >= shorter && share >= SAME;
     }
   }
 
