@@ -30,7 +30,7 @@ import tenterhook.standins.synth.Synth;
  */
 public final class PrintTable {
   private static final int FIRST_SEED = 20_001;
-  private static final int RECORDINGS = Integer.getInteger("rec", 60);
+  private static final int RECORDINGS = 60;
 
   private PrintTable() {}
 

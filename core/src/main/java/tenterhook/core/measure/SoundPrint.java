@@ -114,8 +114,8 @@ public final class SoundPrint {
     private static final double SAME = 0.76;
 
     /**
-     * Whether it is the same recording: at least five seconds and half of the shorter print in common,
-     * and so many equal bits that other music does not come there.
+     * Whether it is the same recording: at least five seconds and half of the shorter print in
+     * common, and so many equal bits that other music does not come there.
      */
     public boolean same() {
       return words >= 5 * RATE && 2 * words >= shorter && share >= SAME;
