@@ -70,17 +70,16 @@ public final class GoesWith {
    */
   public List<Follower> of(int id, RoaringBitmap scope, int most) {
     Optional<Double> tempo = tempo(snapshot, id);
-    String song = song(id);
     List<Follower> found = new ArrayList<>();
     scope.forEach(
         (int other) -> {
-          if (other != id && usable(other) && !song(other).equals(song)) {
+          if (other != id && usable(other)) {
             tempoPart(tempo, tempo(snapshot, other))
                 .ifPresent(part -> found.add(follower(id, other, part)));
           }
         });
     found.sort(Comparator.comparingInt(Follower::score).reversed().thenComparing(Follower::id));
-    Set<String> songs = new HashSet<>();
+    Set<String> songs = new HashSet<>(Set.of(song(id)));
     return found.stream().filter(f -> songs.add(song(f.id()))).limit(most).toList();
   }
 

@@ -57,8 +57,7 @@ public final class Measurer {
     slow =
         List.of(
             new Framer(Onsets.FRAME, Resampler.RATE / Onsets.RATE, onsets),
-            new Framer(Pitches.FRAME, Pitches.FRAME / 2.0, pitches),
-            new Framer(Pitches.FRAME, Pitches.FRAME / 2.0, opening),
+            new Framer(Pitches.FRAME, Pitches.FRAME / 2.0, this::pitches),
             new Framer(SoundPrint.Builder.FRAME, SoundPrint.Builder.HOP, print));
   }
 
@@ -74,6 +73,11 @@ public final class Measurer {
       System.arraycopy(samples, from * channels, part, 0, some * channels);
       block(some);
     }
+  }
+
+  private void pitches(float[] samples, int from) {
+    pitches.frame(samples, from);
+    opening.frame(samples, from);
   }
 
   private void block(int frames) {
