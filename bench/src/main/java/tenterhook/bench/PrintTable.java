@@ -2,21 +2,24 @@ package tenterhook.bench;
 
 import java.io.IOException;
 import java.io.PrintStream;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Random;
 import tenterhook.backstage.sound.SoundFile;
+import tenterhook.backstage.sound.SoundPrints;
 import tenterhook.backstage.tagfile.Unreadable;
 import tenterhook.core.measure.PrintIndex;
 import tenterhook.core.measure.PrintIndex.Match;
 import tenterhook.core.measure.SoundPrint;
-import tenterhook.core.measure.SoundPrinter;
 import tenterhook.standins.synth.Encoder;
 import tenterhook.standins.synth.Encoder.Form;
 import tenterhook.standins.synth.Piece;
@@ -25,43 +28,52 @@ import tenterhook.standins.synth.Synth;
 
 /**
  * Whether sound prints tell the same recording in other clothes: 60 recordings in eight forms each,
- * found in an index of the 60 originals; and what {@code fpcalc} (where installed) takes for the
- * same files.
+ * found in an index of the 60 originals among 100,000 other prints; and what {@code fpcalc} (where
+ * installed) takes for the same files. The other prints are made of stretches of a second of the
+ * originals' own, a few bits of them changed.
  */
 public final class PrintTable {
   private static final int FIRST_SEED = 20_001;
-  private static final int RECORDINGS = 60;
+  private static final int OTHERS = 100_000;
+  private static final int STRETCH = 8;
+  private static final int ROUNDS = 3;
 
   private PrintTable() {}
 
-  /** Prints the table as Markdown. */
+  /**
+   * Prints the table as Markdown.
+   *
+   * @param args how many recordings, 60 when nothing is said
+   */
   public static void main(String[] args) throws IOException, Unreadable {
+    int recordings = args.length > 0 ? Integer.parseInt(args[0]) : 60;
     PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
     Path folder = Files.createTempDirectory("prints");
     Map<Integer, SoundPrint> originals = new LinkedHashMap<>();
     Map<String, List<Path>> forms = new LinkedHashMap<>();
-    for (int i = 0; i < RECORDINGS; i++) {
+    for (int i = 0; i < recordings; i++) {
       short[] samples = PieceSynth.render(Piece.of(FIRST_SEED + i));
       Path original = folder.resolve(i + ".flac");
       Encoder.writeFull(samples, original, Form.FLAC, 0);
-      originals.put(i, print(original));
+      originals.put(i, SoundPrints.of(original));
       for (Map.Entry<String, Path> form : forms(folder, i, samples).entrySet()) {
         forms.computeIfAbsent(form.getKey(), f -> new ArrayList<>()).add(form.getValue());
       }
     }
-    PrintIndex index = PrintIndex.of(originals);
+    Map<Integer, SoundPrint> all = amongOthers(originals);
+    PrintIndex index = index(out, all);
     out.println("| form | found | equal bits, least | other recordings taken for it |");
     out.println("|---|---|---|---|");
     int found = 0;
-    int all = 0;
+    int files = 0;
     int wrong = 0;
     for (Map.Entry<String, List<Path>> form : forms.entrySet()) {
       int hits = 0;
       int strangers = 0;
       double least = 1;
-      for (int i = 0; i < RECORDINGS; i++) {
+      for (int i = 0; i < recordings; i++) {
         int own = i;
-        SoundPrint print = print(form.getValue().get(i));
+        SoundPrint print = SoundPrints.of(form.getValue().get(i));
         List<Match> matches = index.find(print);
         hits += matches.stream().anyMatch(m -> m.id() == own) ? 1 : 0;
         strangers += (int) matches.stream().filter(m -> m.id() != own).count();
@@ -69,18 +81,81 @@ public final class PrintTable {
       }
       out.printf(Locale.ROOT, "| %s | %d | %.3f | %d |%n", form.getKey(), hits, least, strangers);
       found += hits;
-      all += RECORDINGS;
+      files += recordings;
       wrong += strangers;
     }
     out.printf(
         Locale.ROOT,
         "%nRecall %.2f %%, %d false pairs; two different originals are alike in %.3f of their bits"
             + " at most.%n",
-        100.0 * found / all,
+        100.0 * found / files,
         wrong,
         strangest(originals));
+    queries(out, index, all);
     speed(out, forms.values().stream().flatMap(List::stream).toList());
     clear(folder);
+  }
+
+  /** The originals, and others from number 1000 on. */
+  private static Map<Integer, SoundPrint> amongOthers(Map<Integer, SoundPrint> originals) {
+    Random random = new Random(7);
+    List<SoundPrint> pool = List.copyOf(originals.values());
+    Map<Integer, SoundPrint> all = new HashMap<>(originals);
+    for (int id = 1000; id < 1000 + OTHERS; id++) {
+      ByteBuffer words = ByteBuffer.allocate(4 * SoundPrint.MOST);
+      while (words.hasRemaining()) {
+        SoundPrint from = pool.get(random.nextInt(pool.size()));
+        int at = random.nextInt(Math.max(1, from.length() - STRETCH));
+        for (int i = 0; i < STRETCH; i++) {
+          int flipped = 1 << random.nextInt(32) | 1 << random.nextInt(32);
+          words.putInt(from.word(at + i) ^ (random.nextInt(3) == 0 ? 0 : flipped));
+        }
+      }
+      all.put(id, SoundPrint.ofBytes(words.array()));
+    }
+    return all;
+  }
+
+  private static PrintIndex index(PrintStream out, Map<Integer, SoundPrint> all) {
+    int[] ids = all.keySet().stream().mapToInt(i -> i).toArray();
+    long before = heap();
+    long start = System.nanoTime();
+    PrintIndex index = PrintIndex.of(ids, all::get);
+    double seconds = (System.nanoTime() - start) / 1e9;
+    out.printf(
+        Locale.ROOT,
+        "Index of %,d prints, %,d words: built in %.1f s, %d MB besides the prints' own.%n%n",
+        ids.length,
+        all.values().stream().mapToLong(SoundPrint::length).sum(),
+        seconds,
+        (heap() - before) >> 20);
+    return index;
+  }
+
+  private static long heap() {
+    System.gc();
+    return Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory();
+  }
+
+  /** The time of one query, and of comparing a print with every other as a baseline. */
+  private static void queries(PrintStream out, PrintIndex index, Map<Integer, SoundPrint> all) {
+    List<SoundPrint> some =
+        all.entrySet().stream().filter(e -> e.getKey() % 37 == 0).map(Map.Entry::getValue).toList();
+    long start = System.nanoTime();
+    int found = some.stream().mapToInt(p -> index.find(p).size()).sum();
+    double each = (System.nanoTime() - start) / 1e6 / some.size();
+    start = System.nanoTime();
+    long same = all.values().stream().filter(p -> p.at(some.getFirst(), 0).same()).count();
+    double one = (System.nanoTime() - start) / 1e6;
+    out.printf(
+        Locale.ROOT,
+        "%nA query, on one core: %.2f ms (%d asked, %d found); one offset of one print laid over"
+            + " every other, for comparison: %.0f ms (%d the same).%n",
+        each,
+        some.size(),
+        found,
+        one,
+        same);
   }
 
   private static double likest(SoundPrint one, SoundPrint other) {
@@ -157,18 +232,6 @@ public final class PrintTable {
     return out;
   }
 
-  private static SoundPrint print(Path file) throws Unreadable {
-    try (SoundFile sound = SoundFile.open(file)) {
-      SoundPrinter printer = new SoundPrinter(sound.rate(), sound.channels());
-      float[] block = new float[8192 * sound.channels()];
-      int got = sound.read(block);
-      while (got >= 0 && printer.add(block, got)) {
-        got = sound.read(block);
-      }
-      return printer.print();
-    }
-  }
-
   private static void decode(Path file) throws Unreadable {
     try (SoundFile sound = SoundFile.open(file)) {
       float[] block = new float[8192 * sound.channels()];
@@ -191,36 +254,48 @@ public final class PrintTable {
     return (System.nanoTime() - start) / 1e9;
   }
 
+  /** The best of some rounds, since other work on the machine only ever adds. */
   private static void speed(PrintStream out, List<Path> files) throws IOException, Unreadable {
-    double decoding = seconds(files, PrintTable::decode);
-    double printing = seconds(files, PrintTable::print);
+    double decoding = Double.POSITIVE_INFINITY;
+    double printing = Double.POSITIVE_INFINITY;
+    double theirs = Double.POSITIVE_INFINITY;
+    for (int round = 0; round < ROUNDS; round++) {
+      decoding = Math.min(decoding, seconds(files, PrintTable::decode));
+      printing = Math.min(printing, seconds(files, SoundPrints::of));
+      theirs = Math.min(theirs, fpcalc(files));
+    }
     out.printf(
         Locale.ROOT,
-        "%nOn one core, %d files: decoding alone %.1f s, decoding and print %.1f s",
+        "%nOn one core, %d files, best of %d rounds: decoding alone %.1f s, decoding and print"
+            + " %.1f s",
         files.size(),
+        ROUNDS,
         decoding,
         printing);
+    out.printf(
+        Locale.ROOT,
+        theirs < Double.POSITIVE_INFINITY ? "; fpcalc %.1f s; ours / theirs %.2f%n" : "%n",
+        theirs,
+        printing / theirs);
+  }
+
+  /** Seconds, or infinity where it is not installed. */
+  private static double fpcalc(List<Path> files) {
     List<String> call = new ArrayList<>(List.of("fpcalc", "-ignore-errors", "-json"));
     files.forEach(f -> call.add(f.toString()));
     try {
       long start = System.nanoTime();
-      Process process =
-          new ProcessBuilder(call)
-              .redirectOutput(ProcessBuilder.Redirect.DISCARD)
-              .redirectError(ProcessBuilder.Redirect.DISCARD)
-              .start();
-      int said = process.waitFor();
-      double theirs = (System.nanoTime() - start) / 1e9;
-      out.printf(
-          Locale.ROOT,
-          "; fpcalc %.1f s (ended with %d); ours / theirs %.2f%n",
-          theirs,
-          said,
-          printing / theirs);
+      new ProcessBuilder(call)
+          .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+          .redirectError(ProcessBuilder.Redirect.DISCARD)
+          .start()
+          .waitFor();
+      return (System.nanoTime() - start) / 1e9;
     } catch (IOException notInstalled) {
-      out.println("; fpcalc is not installed");
+      return Double.POSITIVE_INFINITY;
     } catch (InterruptedException stopped) {
       Thread.currentThread().interrupt();
+      return Double.POSITIVE_INFINITY;
     }
   }
 

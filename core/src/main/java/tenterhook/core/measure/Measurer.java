@@ -11,6 +11,8 @@ public final class Measurer {
   private static final int BLOCK = 4096;
   private static final double LOW_HZ = 150;
 
+  private static final int PRINT_FRAME = 4096;
+
   /** Three seconds: a chord or two. */
   private static final int OPENING_FRAMES = 16;
 
@@ -25,7 +27,7 @@ public final class Measurer {
   private final Onsets onsets = new Onsets();
   private final Pitches pitches = new Pitches(Integer.MAX_VALUE);
   private final Pitches opening = new Pitches(OPENING_FRAMES);
-  private final SoundPrint.Builder print = new SoundPrint.Builder();
+  private final SoundPrint.Builder print = new SoundPrint.Builder(Resampler.RATE, PRINT_FRAME);
   private final List<Framer> slow;
   private final Biquad low = Biquad.lowPass(LOW_HZ, Resampler.RATE);
   private final Floats lowTenths = new Floats(Integer.MAX_VALUE - 8);
@@ -53,12 +55,12 @@ public final class Measurer {
     overview = new Overview.Builder(rate);
     bandwidth = new Bandwidth(rate);
     toBandwidth = new Framer(Bandwidth.FRAME, Math.max(Bandwidth.FRAME, rate / 4.0), bandwidth);
-    resampler = new Resampler(rate);
+    resampler = new Resampler(rate, Resampler.RATE);
     slow =
         List.of(
             new Framer(Onsets.FRAME, Resampler.RATE / Onsets.RATE, onsets),
             new Framer(Pitches.FRAME, Pitches.FRAME / 2.0, this::pitches),
-            new Framer(SoundPrint.Builder.FRAME, SoundPrint.Builder.HOP, print));
+            new Framer(PRINT_FRAME, Resampler.RATE / SoundPrint.RATE, print));
   }
 
   /**

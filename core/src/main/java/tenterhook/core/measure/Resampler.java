@@ -1,7 +1,7 @@
 package tenterhook.core.measure;
 
 /**
- * Brings one channel to {@value #RATE} Hz through a windowed sinc (J. O. Smith, Digital Audio
+ * Brings one channel to another rate through a windowed sinc (J. O. Smith, Digital Audio
  * Resampling, 1984; Blackman window, 1024 phases, the nearest is taken). Enough for features, not
  * for listening: aliases stay under -60 dB.
  */
@@ -21,11 +21,17 @@ final class Resampler {
   private float[] out = new float[0];
   private int made;
 
-  Resampler(int from) {
-    step = (double) from / RATE;
+  /**
+   * Between two rates.
+   *
+   * @param from samples a second that come in
+   * @param to samples a second that are wanted
+   */
+  Resampler(double from, double to) {
+    step = from / to;
     double cutoff = Math.min(1, 1 / step) * 0.92;
     half = (int) Math.ceil(LOBES / cutoff);
-    kernels = new float[from % RATE == 0 ? 1 : PHASES][2 * half];
+    kernels = new float[step == Math.rint(step) ? 1 : PHASES][2 * half];
     for (int p = 0; p < kernels.length; p++) {
       double sum = 0;
       for (int i = 0; i < 2 * half; i++) {
@@ -43,11 +49,11 @@ final class Resampler {
     at = half - 1;
   }
 
-  private static double sinc(double x) {
+  static double sinc(double x) {
     return x == 0 ? 1 : Math.sin(Math.PI * x) / (Math.PI * x);
   }
 
-  private static double blackman(double x) {
+  static double blackman(double x) {
     return 0.42 + 0.5 * Math.cos(Math.PI * x) + 0.08 * Math.cos(2 * Math.PI * x);
   }
 

@@ -124,22 +124,27 @@ public final class SoundPrint {
 
   /** Makes a print from the stream; starts with the first sound. */
   static final class Builder implements Framer.Sink {
-    static final int FRAME = 4096;
-    static final double HOP = Resampler.RATE / RATE;
     private static final int BANDS = 33;
     private static final float SILENT = 1e-3f;
 
-    private final Spectrum spectrum = new Spectrum(FRAME);
+    private final Spectrum spectrum;
     private final int[] edges = new int[BANDS + 1];
     private final double[][] past = new double[REACH + 1][BANDS];
     private final int[] words = new int[MOST];
     private int frames;
     private int size;
 
-    Builder() {
+    /**
+     * For frames of about 0.37 seconds.
+     *
+     * @param hertz samples a second, above 4400
+     * @param frame samples in a frame, a power of two
+     */
+    Builder(double hertz, int frame) {
+      spectrum = new Spectrum(frame);
       for (int b = 0; b <= BANDS; b++) {
-        double hertz = 300 * Math.pow(2000.0 / 300, (double) b / BANDS);
-        edges[b] = (int) Math.round(hertz * FRAME / Resampler.RATE);
+        double edge = 300 * Math.pow(2000.0 / 300, (double) b / BANDS);
+        edges[b] = (int) Math.round(edge * frame / hertz);
       }
     }
 

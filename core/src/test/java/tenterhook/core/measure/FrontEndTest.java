@@ -55,7 +55,7 @@ class FrontEndTest {
   }
 
   private static float[] resampled(int rate, double hertz, int frames) {
-    Resampler resampler = new Resampler(rate);
+    Resampler resampler = new Resampler(rate, Resampler.RATE);
     float[] out = new float[(int) ((long) frames * Resampler.RATE / rate) + 100];
     int at = 0;
     for (int from = 0; from < frames; from += 1000) {

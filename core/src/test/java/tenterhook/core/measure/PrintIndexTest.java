@@ -7,8 +7,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import tenterhook.core.measure.PrintIndex.Match;
 
 class PrintIndexTest {
@@ -85,24 +88,21 @@ class PrintIndexTest {
   @Test
   void levelAndAShiftedStartChangeFewBits() {
     Random random = new Random(4);
-    float[] samples = new float[2 * 44_100 * 30];
+    float[] samples = new float[22_050 * 30];
     double[] hertz = new double[5];
-    for (int i = 0; i < samples.length / 2; i++) {
-      if (i % 11_025 == 0) {
+    for (int i = 0; i < samples.length; i++) {
+      if (i % 5512 == 0) {
         for (int n = 0; n < hertz.length; n++) {
           hertz[n] = 300 + 1500 * random.nextDouble();
         }
       }
-      double sum = 0;
       for (double one : hertz) {
-        sum += 0.1 * Math.sin(2 * Math.PI * one * i / 44_100);
+        samples[i] += (float) (0.1 * Math.sin(2 * Math.PI * one * i / 22_050));
       }
-      samples[2 * i] = (float) sum;
-      samples[2 * i + 1] = (float) sum;
     }
-    float[] softLate = new float[samples.length - 2 * 70_000];
+    float[] softLate = new float[samples.length - 35_000];
     for (int i = 0; i < softLate.length; i++) {
-      softLate[i] = samples[i + 2 * 70_000] / 4;
+      softLate[i] = samples[i + 35_000] / 4;
     }
     SoundPrint one = print(samples);
     SoundPrint other = print(softLate);
@@ -111,8 +111,89 @@ class PrintIndexTest {
   }
 
   private static SoundPrint print(float[] samples) {
-    SoundPrinter printer = new SoundPrinter(44_100, 2);
-    assertThat(printer.add(samples, samples.length / 2)).isTrue();
+    SoundPrinter printer = new SoundPrinter(22_050, 1);
+    assertThat(printer.add(samples, samples.length)).isTrue();
     return printer.print();
+  }
+
+  @Test
+  void thePrinterAndTheMeasurerAgree() {
+    Random random = new Random(5);
+    double[] hertz = random.doubles(40, 300, 1900).toArray();
+    float[] full = new float[44_100 * 20];
+    float[] slow = new float[22_050 * 20];
+    for (int i = 0; i < full.length; i++) {
+      full[i] = tone(hertz, i / 44_100.0);
+    }
+    for (int i = 0; i < slow.length; i++) {
+      slow[i] = tone(hertz, i / 22_050.0);
+    }
+    Measurer measurer = new Measurer(44_100, 1);
+    measurer.add(full, full.length);
+    SoundPrint whole = measurer.finish().print();
+    assertThat(print(slow).at(whole, 0).share()).isGreaterThan(0.97);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"44100, 1", "44100, 2", "48000, 2", "22050, 1", "96000, 2", "11025, 1", "8000, 2"})
+  void everyRateGivesTheSamePrint(int rate, int channels) {
+    double[] hertz = new Random(5).doubles(40, 300, 1900).toArray();
+    SoundPrinter printer = new SoundPrinter(rate, channels);
+    int block = 1151;
+    float[] samples = new float[block * channels];
+    for (int at = 0; at < 20 * rate; at += block) {
+      for (int i = 0; i < samples.length; i++) {
+        samples[i] = tone(hertz, (at + i / channels) / (double) rate);
+      }
+      printer.add(samples, block);
+    }
+    float[] plain = new float[22_050 * 20];
+    for (int i = 0; i < plain.length; i++) {
+      plain[i] = tone(hertz, i / 22_050.0);
+    }
+    SoundPrint same = printer.print();
+    assertThat(same.length()).isBetween(150, 160);
+    assertThat(print(plain).at(same, 0).share()).isGreaterThan(0.95);
+  }
+
+  /** Two notes of half a second at a time. */
+  private static float tone(double[] hertz, double seconds) {
+    int step = (int) (2 * seconds) % 20;
+    return (float)
+        (0.2 * Math.sin(2 * Math.PI * hertz[2 * step] * seconds)
+            + 0.2 * Math.sin(2 * Math.PI * hertz[2 * step + 1] * seconds));
+  }
+
+  @Test
+  void printsMayBeKeptElsewhere() {
+    AtomicInteger asked = new AtomicInteger();
+    int[] ids = PRINTS.keySet().stream().mapToInt(i -> i).toArray();
+    PrintIndex elsewhere =
+        PrintIndex.of(
+            ids,
+            id -> {
+              asked.incrementAndGet();
+              return PRINTS.get(id);
+            });
+    int toBuild = asked.getAndSet(0);
+    assertThat(toBuild).isEqualTo(2 * ids.length);
+    assertThat(elsewhere.find(worn(PRINTS.get(77), 3, 10, 1)))
+        .extracting(Match::id)
+        .containsExactly(77);
+    assertThat(asked.get()).isLessThanOrEqualTo(64);
+  }
+
+  @Test
+  void mostVotesComeFirst() {
+    Votes votes = new Votes();
+    for (long key = 1; key <= 3000; key++) {
+      for (int n = 0; n < (key % 1000 == 0 ? key / 1000 + 1 : 1); n++) {
+        votes.add(key);
+      }
+    }
+    assertThat(votes.most(3)).containsExactly(3000, 2000, 1000);
+    assertThat(votes.most(2)).containsExactly(3000, 2000);
+    assertThat(votes.most(50)).hasSize(50).startsWith(3000, 2000, 1000).doesNotHaveDuplicates();
+    assertThat(new Votes().most(5)).isEmpty();
   }
 }

@@ -1,0 +1,62 @@
+package tenterhook.core.measure;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.data.Offset.offset;
+
+import java.util.Arrays;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class HalverTest {
+  /** The level of a sine after halving, against what went in. */
+  private static double gain(Halver halver, double ofRate, int block) {
+    int count = 20_000;
+    double sum = 0;
+    int made = 0;
+    float[] part = new float[block];
+    for (int from = 0; from < count; from += block) {
+      int some = Math.min(block, count - from);
+      for (int i = 0; i < some; i++) {
+        part[i] = (float) Math.sin(2 * Math.PI * ofRate * (from + i));
+      }
+      int got = halver.halve(part, some);
+      for (int i = 0; i < got; i++) {
+        sum += halver.out()[i] * halver.out()[i];
+      }
+      made += got;
+    }
+    assertThat(made).isBetween(count / 2 - 16, count / 2);
+    return Math.sqrt(2 * sum / made);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"0.01, 0.99, 1.01", "0.045, 0.99, 1.01", "0.455, 0, 0.02", "0.49, 0, 0.01"})
+  void theQuickOneKeepsTheLowestTenth(double ofRate, double least, double most) {
+    assertThat(gain(Halver.quick(4096), ofRate, 4096)).isBetween(least, most);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"0.01, 0.99, 1.01", "0.18, 0.93, 1.01", "0.33, 0, 0.06", "0.4, 0, 0.001"})
+  void theSharpOneKeepsTheLowestFifth(double ofRate, double least, double most) {
+    assertThat(gain(Halver.sharp(4096), ofRate, 4096)).isBetween(least, most);
+  }
+
+  @ParameterizedTest
+  @ValueSource(ints = {1, 3, 7, 100, 1151})
+  void theSizeOfTheBlocksChangesNothing(int block) {
+    assertThat(gain(Halver.sharp(4096), 0.1, block)).isEqualTo(gain(Halver.sharp(4096), 0.1, 4096));
+    assertThat(gain(Halver.quick(4096), 0.03, block))
+        .isEqualTo(gain(Halver.quick(4096), 0.03, 4096));
+  }
+
+  @Test
+  void aConstantStaysWhatItIs() {
+    float[] ones = new float[64];
+    Arrays.fill(ones, 1);
+    Halver halver = Halver.sharp(64);
+    int made = halver.halve(ones, 64);
+    assertThat(halver.out()[made - 1]).isCloseTo(1, offset(1e-5f));
+  }
+}
