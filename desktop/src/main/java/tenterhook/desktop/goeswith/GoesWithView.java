@@ -129,8 +129,15 @@ public final class GoesWithView implements StationView {
     }
     Look.data(heading, Words.of("follow.heading", snapshot.name(id)));
     Look.data(facts, facts(snapshot));
+    int track = id;
+    double tempoShare = share / 100.0;
+    RoaringBitmap scoped = within().clone();
+    desk.latest(
+        this, () -> new GoesWith(snapshot, tempoShare).of(track, scoped, MOST), this::found);
+  }
+
+  private void found(List<Follower> found) {
     Follower before = rows.getSelectionModel().getSelectedItem();
-    List<Follower> found = new GoesWith(snapshot, share / 100.0).of(id, within(), MOST);
     rows.getItems().setAll(found);
     found.stream()
         .filter(f -> before != null && f.id() == before.id())

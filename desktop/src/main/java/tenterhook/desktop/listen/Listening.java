@@ -48,6 +48,8 @@ public final class Listening {
   private final ReadOnlyObjectWrapper<Status> status;
   private final Timeline ticks = new Timeline(new KeyFrame(TICK, e -> tick()));
   private final Map<String, Optional<Overview>> overviews = recent();
+  private String measuredSound = "";
+  private Optional<Measurement> measured = Optional.empty();
   private int loaded;
   private int idle;
   private boolean even;
@@ -174,7 +176,9 @@ public final class Listening {
 
   /** Goes to the loudest passage of the chosen track, where it was measured. */
   public void loudest() {
-    measured().flatMap(Measurement::loudest).map(Passage::startSeconds).ifPresent(this::seek);
+    measured(
+        found ->
+            found.flatMap(Measurement::loudest).map(Passage::startSeconds).ifPresent(this::seek));
   }
 
   /** Repeats the bar that is heard, from beat to beat where the tempo is known; again ends it. */
@@ -182,16 +186,16 @@ public final class Listening {
     if (!here()) {
       return;
     }
-    Optional<Loop> next =
-        status.get().loop().isPresent()
-            ? Optional.empty()
-            : Optional.of(barAt(status.get().seconds()));
-    player.loop(next);
+    if (status.get().loop().isPresent()) {
+      player.loop(Optional.empty());
+    } else {
+      measured(found -> player.loop(Optional.of(barAt(status.get().seconds(), found))));
+    }
     watch();
   }
 
-  private Loop barAt(double seconds) {
-    Optional<TempoFound> tempo = measured().flatMap(Measurement::tempo);
+  private Loop barAt(double seconds, Optional<Measurement> measured) {
+    Optional<TempoFound> tempo = measured.flatMap(Measurement::tempo);
     double beat =
         GoesWith.tempo(desk.state().get().snapshot(), loaded)
             .map(bpm -> 60 / bpm)
@@ -201,11 +205,29 @@ public final class Listening {
     return new Loop(from, from + 4 * beat);
   }
 
-  /** What was measured of the chosen track. */
-  public Optional<Measurement> measured() {
+  /**
+   * What was measured of the chosen track, from memory, or read beside the window.
+   *
+   * @param then gets it on the toolkit's thread, unless another track was chosen meanwhile
+   */
+  public void measured(Consumer<Optional<Measurement>> then) {
     int id = desk.chosen().get();
     String sound = id == 0 ? "" : desk.state().get().snapshot().raw(id, Fields.SOUND);
-    return sound.isEmpty() ? Optional.empty() : desk.collection().measured().of(sound);
+    if (sound.isEmpty()) {
+      then.accept(Optional.empty());
+    } else if (sound.equals(measuredSound)) {
+      then.accept(measured);
+    } else {
+      desk.quietly(
+          () -> desk.collection().measured().of(sound),
+          found -> {
+            measuredSound = sound;
+            measured = found;
+            if (desk.chosen().get() == id) {
+              then.accept(found);
+            }
+          });
+    }
   }
 
   /**

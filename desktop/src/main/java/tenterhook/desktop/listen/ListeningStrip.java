@@ -176,7 +176,7 @@ public final class ListeningStrip extends HBox {
     }
     wave.show(overview);
     wave.clearMarks();
-    listening.measured().ifPresent(this::mark);
+    listening.measured(found -> found.ifPresent(this::mark));
   }
 
   /** What is only where the file begins or ends, or is all of it, is not worth a word. */

@@ -10,6 +10,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.measure.Measuring;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Outcome.Refusal;
+import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.measure.MeasuredFields;
 import tenterhook.core.repair.SoundFills;
@@ -61,6 +62,16 @@ public final class MeasuringModel {
   /** What is left of the last wish, when it was stopped. */
   public RoaringBitmap left() {
     return RoaringBitmap.and(wish, waiting());
+  }
+
+  /** The last wish, whether or not it was fulfilled. */
+  RoaringBitmap wish() {
+    return wish.clone();
+  }
+
+  /** The tracks that are measured. */
+  static RoaringBitmap measured(Snapshot snapshot) {
+    return snapshot.tracks(id -> !snapshot.raw(id, Fields.SOUND).isEmpty());
   }
 
   /** Whether empty tempi and keys are filled when measuring ends. */
@@ -120,16 +131,16 @@ public final class MeasuringModel {
     }
   }
 
-  /** The change that would fill empty tempi and keys. */
-  public Change filling(RoaringBitmap ids) {
-    Snapshot snapshot = desk.collection().state().snapshot();
-    int limit = desk.repairs().rules().certainFrom();
-    return SoundFills.of(snapshot, ids, limit, Words.of("measure.fills"));
+  /** The least certainty of what is filled in. */
+  int fillsFrom() {
+    return desk.repairs().rules().certainFrom();
   }
 
   /** Fills empty tempi and keys as one change; says nothing when there are none. */
   public void fill(RoaringBitmap ids) {
-    Change change = filling(ids);
+    Change change =
+        SoundFills.of(
+            desk.collection().state().snapshot(), ids, fillsFrom(), Words.of("measure.fills"));
     if (!change.isEmpty()) {
       desk.apply(change);
     }

@@ -1,6 +1,5 @@
 package tenterhook.desktop.measure;
 
-import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -16,10 +15,10 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.core.change.Change;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.field.Fields;
 import tenterhook.core.measure.MeasuredFields;
+import tenterhook.core.repair.SoundFills;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.Station;
@@ -58,7 +57,11 @@ public final class MeasuringView implements StationView {
     list = button("measure-list", () -> model.measure(around), false);
     goOn = button("measure-go-on", () -> model.measure(model.left()), true);
     stop = button("measure-stop", model::stop, false);
-    fill = button("measure-fill", () -> model.fill(measured()), false);
+    fill =
+        button(
+            "measure-fill",
+            () -> model.fill(MeasuringModel.measured(desk.state().get().snapshot())),
+            false);
     contradictions = button("measure-repairs", () -> desk.frame().go(Station.REPAIRS), false);
     upscaled = button("measure-upscaled", this::showUpscaled, false);
     stop.setText(Words.of("measure.stop"));
@@ -125,47 +128,59 @@ public final class MeasuringView implements StationView {
     around = ids;
   }
 
-  private RoaringBitmap measured() {
-    Snapshot snapshot = desk.state().get().snapshot();
-    return snapshot.tracks(id -> !snapshot.raw(id, Fields.SOUND).isEmpty());
-  }
-
   private void showUpscaled() {
     Snapshot snapshot = desk.state().get().snapshot();
-    desk.frame()
-        .show(
-            TrackList.of(
-                Words.of("measure.upscaledList"),
-                snapshot.tracks(id -> snapshot.raw(id, Fields.QUALITY).equals("upscaled"))));
+    desk.frame().show(TrackList.of(Words.of("measure.upscaledList"), upscaled(snapshot)));
   }
 
   private void refresh() {
     Snapshot snapshot = desk.state().get().snapshot();
-    int count = snapshot.count();
-    int measured = measured().getCardinality();
-    RoaringBitmap waiting = MeasuredFields.waiting(snapshot);
-    int here = RoaringBitmap.and(around, waiting).getCardinality();
-    int left = model.left().getCardinality();
+    RoaringBitmap wish = model.wish();
+    RoaringBitmap listed = around;
+    int limit = model.fillsFrom();
+    desk.latest(this, () -> Counts.of(snapshot, wish, listed, limit), this::show);
+  }
+
+  /** What the view says, worked out beside the window. */
+  private record Counts(
+      int all, int measured, int waiting, int here, int left, int fill, int doubted) {
+    static Counts of(Snapshot snapshot, RoaringBitmap wish, RoaringBitmap list, int limit) {
+      RoaringBitmap measured = MeasuringModel.measured(snapshot);
+      RoaringBitmap waiting = MeasuredFields.waiting(snapshot);
+      return new Counts(
+          snapshot.count(),
+          measured.getCardinality(),
+          waiting.getCardinality(),
+          RoaringBitmap.andCardinality(list, waiting),
+          RoaringBitmap.andCardinality(wish, waiting),
+          SoundFills.of(snapshot, measured, limit, Words.of("measure.fills")).edits().size(),
+          upscaled(snapshot).getCardinality());
+    }
+  }
+
+  private static RoaringBitmap upscaled(Snapshot snapshot) {
+    return snapshot.tracks(id -> snapshot.raw(id, Fields.QUALITY).equals("upscaled"));
+  }
+
+  private void show(Counts now) {
     boolean running = model.running().get();
-    heading.setText(Words.of("measure.heading", measured, count));
-    done.setPrefWidth(count == 0 ? 0 : BAR * measured / count);
-    open.setPrefWidth(count == 0 ? BAR : BAR - BAR * measured / count);
-    all.setText(Words.of("measure.all", waiting.getCardinality()));
-    list.setText(Words.of("measure.list", here));
-    goOn.setText(Words.of("measure.goOn", left));
-    show(all, !running && !waiting.isEmpty());
-    show(list, !running && here > 0 && here < waiting.getCardinality());
-    show(goOn, !running && left > 0 && left < waiting.getCardinality());
+    double share = now.all() == 0 ? 0 : now.measured() / (double) now.all();
+    heading.setText(Words.of("measure.heading", now.measured(), now.all()));
+    done.setPrefWidth(BAR * share);
+    open.setPrefWidth(BAR - BAR * share);
+    all.setText(Words.of("measure.all", now.waiting()));
+    list.setText(Words.of("measure.list", now.here()));
+    goOn.setText(Words.of("measure.goOn", now.left()));
+    show(all, !running && now.waiting() > 0);
+    show(list, !running && now.here() > 0 && now.here() < now.waiting());
+    show(goOn, !running && now.left() > 0 && now.left() < now.waiting());
     show(stop, running);
-    Change filling = model.filling(measured());
-    fill.setText(Words.of("measure.fill", filling.edits().size()));
-    show(fill, !filling.isEmpty());
-    int doubted =
-        snapshot.tracks(id -> snapshot.raw(id, Fields.QUALITY).equals("upscaled")).getCardinality();
-    upscaled.setText(Words.of("measure.upscaled", doubted));
-    show(upscaled, doubted > 0);
-    show(contradictions, measured > 0);
-    List<Refusal> troubles = new ArrayList<>(model.failed().get());
+    fill.setText(Words.of("measure.fill", now.fill()));
+    show(fill, now.fill() > 0);
+    upscaled.setText(Words.of("measure.upscaled", now.doubted()));
+    show(upscaled, now.doubted() > 0);
+    show(contradictions, now.measured() > 0);
+    List<Refusal> troubles = model.failed().get();
     failed.getItems().setAll(troubles);
     failedHead.setText(troubles.isEmpty() ? "" : Words.of("measure.failedHead", troubles.size()));
   }

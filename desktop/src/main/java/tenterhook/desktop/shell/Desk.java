@@ -1,27 +1,17 @@
 package tenterhook.desktop.shell;
 
-import java.util.HashMap;
-import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
-import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
-import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
 import javafx.scene.Node;
-import javafx.util.Duration;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.collection.Delta;
@@ -53,16 +43,8 @@ public final class Desk {
   private final MusicCollection collection;
   private final ReadOnlyObjectWrapper<CollectionState> state;
   private final SimpleObjectProperty<Integer> chosen = new SimpleObjectProperty<>(0);
-  private final ObservableList<RunningJob> jobs = FXCollections.observableArrayList();
-  private final ExecutorService worker =
-      Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("jobs").factory());
-  private final ExecutorService asking =
-      Executors.newCachedThreadPool(Thread.ofPlatform().daemon().name("aside-", 0).factory());
-  private final ExecutorService reading =
-      Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("reading").factory());
+  private final Jobs jobs = new Jobs(words -> frame().tell(words, true, 0));
   private final AtomicBoolean posted = new AtomicBoolean();
-  private final AtomicInteger waiting = new AtomicInteger();
-  private final Map<String, PauseTransition> pauses = new HashMap<>();
   private final RoaringBitmap changed = new RoaringBitmap();
   private boolean othersChanged;
   private CrateContents contents;
@@ -228,7 +210,7 @@ public final class Desk {
   }
 
   ObservableList<RunningJob> jobs() {
-    return jobs;
+    return jobs.shown();
   }
 
   /** Makes a change on the one road and says what became of it. */
@@ -298,7 +280,7 @@ public final class Desk {
    * @param then gets the result on the toolkit's thread
    */
   public <T> void job(String name, boolean visible, Work<T> work, Consumer<T> then) {
-    job(worker, name, visible, work, then, () -> {});
+    jobs.job(name, visible, work, then);
   }
 
   /**
@@ -318,7 +300,7 @@ public final class Desk {
    * @param ended called on the toolkit's thread when it is over, well or not
    */
   public <T> void aside(String name, Work<T> work, Consumer<T> then, Runnable ended) {
-    job(asking, name, true, work, then, ended);
+    jobs.aside(name, work, then, ended);
   }
 
   /**
@@ -328,39 +310,19 @@ public final class Desk {
    * @param then gets it on the toolkit's thread
    */
   public <T> void quietly(Callable<T> work, Consumer<T> then) {
-    job(reading, Words.of("job.reading"), false, p -> work.call(), then, () -> {});
+    jobs.quietly(work, then);
   }
 
-  private <T> void job(
-      ExecutorService by,
-      String name,
-      boolean visible,
-      Work<T> work,
-      Consumer<T> then,
-      Runnable ended) {
-    RunningJob job = new RunningJob(name);
-    if (visible) {
-      jobs.add(job);
-    }
-    waiting.incrementAndGet();
-    by.submit(
-        () -> {
-          try {
-            T result = work.run(job);
-            Platform.runLater(() -> then.accept(result));
-          } catch (Exception trouble) {
-            String said = trouble.getMessage() == null ? trouble.toString() : trouble.getMessage();
-            Platform.runLater(() -> frame.tell(Words.of("told.failed", name, said), true, 0));
-          } finally {
-            Platform.runLater(
-                () -> {
-                  jobs.remove(job);
-                  waiting.decrementAndGet();
-                  ended.run();
-                });
-          }
-          return true;
-        });
+  /**
+   * Works out beside the window what a view is to show; an answer that came too late, since the
+   * same view has asked again, is dropped.
+   *
+   * @param owner who asks
+   * @param work what to work out, from what does not change
+   * @param then gets it on the toolkit's thread
+   */
+  public <T> void latest(Object owner, Callable<T> work, Consumer<T> then) {
+    jobs.latest(owner, work, then);
   }
 
   /** The first track with artwork that a text of the find language finds. */
@@ -381,38 +343,20 @@ public final class Desk {
    * @param name a later call of the same name takes its place
    */
   public void later(String name, Runnable work) {
-    PauseTransition pause =
-        pauses.computeIfAbsent(name, n -> new PauseTransition(Duration.millis(600)));
-    pause.setOnFinished(e -> worker.submit(work));
-    pause.playFromStart();
+    jobs.later(name, work);
   }
 
   /** Whether no work is waiting or running, seen from any thread. */
   boolean quiet() {
-    return waiting.get() == 0 && !posted.get() && repairs.quiet();
-  }
-
-  /** Work beside the jobs ends when it is told to stop; what only waits is left behind. */
-  private void awaitAside() {
-    try {
-      if (!asking.awaitTermination(3, TimeUnit.SECONDS)) {
-        asking.shutdownNow();
-      }
-    } catch (InterruptedException stopped) {
-      asking.shutdownNow();
-      Thread.currentThread().interrupt();
-    }
+    return jobs.quiet() && !posted.get() && repairs.quiet();
   }
 
   /** Asks all work to stop and waits for what is under way. */
   public void close() {
-    List.copyOf(jobs).forEach(RunningJob::stop);
+    jobs.stop();
     listening.close();
     repairs.close();
-    reading.shutdownNow();
-    asking.shutdown();
-    awaitAside();
-    worker.close();
+    jobs.await();
     collection.close();
   }
 }

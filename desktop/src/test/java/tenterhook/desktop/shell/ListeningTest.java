@@ -83,8 +83,14 @@ class ListeningTest extends WindowTest {
     key(KeyCode.DIGIT5);
     await(() -> seconds() >= length / 2 && seconds() < length / 2 + 1.5);
     key(KeyCode.DIGIT9);
+    String sound = now().raw(listening.loaded(), Fields.SOUND);
     double loudest =
-        listening.measured().flatMap(m -> m.loudest()).map(Passage::startSeconds).orElseThrow();
+        collection
+            .measured()
+            .of(sound)
+            .flatMap(m -> m.loudest())
+            .map(Passage::startSeconds)
+            .orElseThrow();
     await(() -> seconds() >= loudest && seconds() < loudest + 1.5);
     key(KeyCode.DIGIT0);
     await(() -> listening.status().get().loop().isPresent());

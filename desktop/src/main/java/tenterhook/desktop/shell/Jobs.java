@@ -1,0 +1,137 @@
+package tenterhook.desktop.shell;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Consumer;
+import javafx.animation.PauseTransition;
+import javafx.application.Platform;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableList;
+import javafx.util.Duration;
+import tenterhook.desktop.theme.Words;
+
+/**
+ * Work beside the window: one row for what changes or takes long, a pool for what mostly waits, one
+ * row for reading what a view is about to show. To be called on the toolkit's thread.
+ */
+final class Jobs {
+  private final ObservableList<RunningJob> shown = FXCollections.observableArrayList();
+  private final ExecutorService worker =
+      Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("jobs").factory());
+  private final ExecutorService asking =
+      Executors.newCachedThreadPool(Thread.ofPlatform().daemon().name("aside-", 0).factory());
+  private final ExecutorService reading =
+      Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("reading").factory());
+  private final AtomicInteger waiting = new AtomicInteger();
+  private final Map<String, PauseTransition> pauses = new HashMap<>();
+  private final Map<Object, Integer> asked = new HashMap<>();
+  private final Consumer<String> trouble;
+
+  /**
+   * No jobs yet.
+   *
+   * @param trouble gets the words when one fails
+   */
+  Jobs(Consumer<String> trouble) {
+    this.trouble = trouble;
+  }
+
+  /** What runs and is shown. */
+  ObservableList<RunningJob> shown() {
+    return shown;
+  }
+
+  /** Whether nothing waits or runs; may be asked from any thread. */
+  boolean quiet() {
+    return waiting.get() == 0;
+  }
+
+  <T> void job(String name, boolean visible, Desk.Work<T> work, Consumer<T> then) {
+    run(worker, name, visible, work, then, () -> {});
+  }
+
+  <T> void aside(String name, Desk.Work<T> work, Consumer<T> then, Runnable ended) {
+    run(asking, name, true, work, then, ended);
+  }
+
+  <T> void quietly(Callable<T> work, Consumer<T> then) {
+    run(reading, Words.of("job.reading"), false, p -> work.call(), then, () -> {});
+  }
+
+  /** As {@link #quietly}, but what was asked before by the same owner is not worked or shown. */
+  <T> void latest(Object owner, Callable<T> work, Consumer<T> then) {
+    int number = asked.merge(owner, 1, Integer::sum);
+    quietly(
+        work,
+        result -> {
+          if (asked.get(owner) == number) {
+            then.accept(result);
+          }
+        });
+  }
+
+  void later(String name, Runnable work) {
+    PauseTransition pause =
+        pauses.computeIfAbsent(name, n -> new PauseTransition(Duration.millis(600)));
+    pause.setOnFinished(e -> worker.submit(work));
+    pause.playFromStart();
+  }
+
+  private <T> void run(
+      ExecutorService by,
+      String name,
+      boolean visible,
+      Desk.Work<T> work,
+      Consumer<T> then,
+      Runnable ended) {
+    RunningJob job = new RunningJob(name);
+    if (visible) {
+      shown.add(job);
+    }
+    waiting.incrementAndGet();
+    by.submit(
+        () -> {
+          try {
+            T result = work.run(job);
+            Platform.runLater(() -> then.accept(result));
+          } catch (Exception failed) {
+            String said = failed.getMessage() == null ? failed.toString() : failed.getMessage();
+            Platform.runLater(() -> trouble.accept(Words.of("told.failed", name, said)));
+          } finally {
+            Platform.runLater(
+                () -> {
+                  shown.remove(job);
+                  waiting.decrementAndGet();
+                  ended.run();
+                });
+          }
+          return true;
+        });
+  }
+
+  /** Asks all work to stop. */
+  void stop() {
+    List.copyOf(shown).forEach(RunningJob::stop);
+    reading.shutdownNow();
+    asking.shutdown();
+  }
+
+  /** Waits for what is under way; what only waits for others is left behind. */
+  void await() {
+    try {
+      if (!asking.awaitTermination(3, TimeUnit.SECONDS)) {
+        asking.shutdownNow();
+      }
+    } catch (InterruptedException stopped) {
+      asking.shutdownNow();
+      Thread.currentThread().interrupt();
+    }
+    worker.close();
+  }
+}
