@@ -3,75 +3,133 @@ package tenterhook.cli;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
 import tenterhook.backstage.collection.MusicCollection;
-import tenterhook.core.duplicate.Duplicates;
+import tenterhook.backstage.duplicate.CopySearch;
+import tenterhook.backstage.duplicate.Resolving;
+import tenterhook.core.duplicate.Criteria;
+import tenterhook.core.duplicate.Evidence;
+import tenterhook.core.duplicate.Group;
+import tenterhook.core.duplicate.Preferences;
+import tenterhook.core.duplicate.SpareFate;
 
 /** Lists groups of copies. */
 @Command(
     name = "duplicates",
-    description = "Lists groups of files that are the same byte for byte.",
-    subcommands = DuplicatesCommand.Resolve.class)
+    description = "Lists groups of copies with the evidence for them.",
+    subcommands = {DuplicatesCommand.Resolve.class, DuplicatesCommand.Prefer.class})
 final class DuplicatesCommand extends Work {
-  @Option(names = "--evidence", paramLabel = "KIND", description = "bytes (the only one so far).")
+  @Option(
+      names = "--evidence",
+      paramLabel = "KIND",
+      description = "bytes, sound (with bytes) or tags (with all); bytes when nothing is said.")
   String evidence = "bytes";
+
+  @Option(names = "--criteria", paramLabel = "TEXT", description = "What tags must agree in.")
+  String criteria = Criteria.USUAL.toString();
 
   @Override
   void run(MusicCollection collection) {
-    if (!evidence.equals("bytes")) {
-      throw new IllegalArgumentException("--evidence takes bytes, not " + evidence);
-    }
-    for (Duplicates.Group group : groups(this, collection)) {
-      print(this, collection, group);
-    }
+    groups(this, collection, evidence, criteria).forEach(g -> print(this, collection, g));
   }
 
-  private static List<Duplicates.Group> groups(Work work, MusicCollection collection) {
-    collection
-        .compareCopies(work.progress())
+  private static List<Group> groups(
+      Work work, MusicCollection collection, String evidence, String criteria) {
+    Evidence weakest =
+        switch (evidence) {
+          case "bytes" -> Evidence.SAME_STREAM;
+          case "sound" -> Evidence.SAME_SOUND;
+          case "tags" -> Evidence.SAME_TAGS;
+          default ->
+              throw new IllegalArgumentException(
+                  "--evidence takes bytes, sound or tags, not " + evidence);
+        };
+    CopySearch search = CopySearch.run(collection, work.progress());
+    search
+        .troubles()
         .forEach(
             t -> {
               work.partly();
               work.main.err.println(t.path() + ": " + t.reason());
             });
-    return Duplicates.sameBytes(tracks(collection));
+    Optional<Criteria> tags =
+        weakest == Evidence.SAME_TAGS ? Optional.of(Criteria.parse(criteria)) : Optional.empty();
+    return search.groups(collection, tags).stream()
+        .filter(g -> g.evidence().compareTo(weakest) <= 0)
+        .toList();
   }
 
-  private static void print(Work work, MusicCollection collection, Duplicates.Group group) {
-    ObjectNode node = object().put("evidence", "same bytes");
+  private static void print(Work work, MusicCollection collection, Group group) {
+    String doubt = group.doubt().name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    String reason = group.decidedBy().map(p -> p.words()).orElse("nothing tells them apart");
+    ObjectNode node = object().put("evidence", group.evidence().words());
     node.put("survivor", path(collection, group.survivor()));
     ArrayNode spares = node.putArray("spares");
     group.spares().forEach(s -> spares.add(path(collection, s)));
-    node.put("reason", group.reason());
+    node.put("reason", reason).put("doubt", doubt).put("offered", group.offered());
     work.say(
         node,
         path(collection, group.survivor())
             + "  + "
             + group.spares().size()
-            + " same bytes; "
-            + group.reason());
+            + " "
+            + group.evidence().words()
+            + "; "
+            + reason
+            + (group.offered() ? "" : "; left to you: " + doubt));
   }
 
-  @Command(name = "resolve", description = "Moves spares to the holding bay; undoable.")
+  @Command(
+      name = "resolve",
+      description = "Keeps one of each group that is beyond doubt; undoable.")
   static final class Resolve extends Work {
+    @Option(names = "--evidence", paramLabel = "KIND", description = "bytes or sound.")
+    String evidence = "bytes";
+
     @Option(names = "--apply", description = "Really does it.")
     boolean apply;
 
     @Override
     void run(MusicCollection collection) {
-      for (Duplicates.Group group : groups(this, collection)) {
+      for (Group group : groups(this, collection, evidence, Criteria.USUAL.toString())) {
         print(this, collection, group);
-        if (apply) {
-          apply(
+        if (apply && !main.dryRun && group.offered()) {
+          report(
               collection,
-              Duplicates.resolve(
-                  tracks(collection),
-                  collection.state().crates(),
+              Resolving.one(
+                  collection,
                   group.survivor(),
-                  group.spares()));
+                  group.spares(),
+                  Set.of(),
+                  new SpareFate.Hold(),
+                  false));
         }
       }
+    }
+  }
+
+  /** Shows or sets the order of preferences. */
+  @Command(name = "preferences", description = "Shows or sets what makes one copy better.")
+  static final class Prefer extends Work {
+    @Parameters(
+        paramLabel = "ORDER",
+        arity = "0..1",
+        description = "Such as \"lossless, quality, root:Rink\".")
+    String order = "";
+
+    @Override
+    void run(MusicCollection collection) {
+      if (!order.isEmpty()) {
+        CopySearch.keep(collection, Preferences.parse(order));
+      }
+      CopySearch.preferences(collection)
+          .lines()
+          .forEach(p -> say(object().put("preference", p.toString()), p.words()));
     }
   }
 }

@@ -1,6 +1,7 @@
 package tenterhook.backstage.collection;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -44,12 +45,17 @@ final class Road {
     RoaringBitmap out = new RoaringBitmap();
     boolean othersHold = othersHold(state, change, refused);
     Map<Integer, List<Edit.OfTrack>> byTrack = checked(state, change, out, refused);
+    if (change.leader() != 0 && (!othersHold || out.contains(change.leader()))) {
+      leaveAll(state, byTrack, out, refused);
+      othersHold = false;
+    }
     if (byTrack.isEmpty() && !(othersHold && hasOthers(change))) {
       return new Done(new Outcome(0, change.title(), 0, 0, refused), List.of(), false);
     }
     long number = ledger.open(change, at, undoes);
     List<Cell> cells = new ArrayList<>();
-    int written = files(state, byTrack, cells, out, refused, progress);
+    int written = files(state, change.leader(), byTrack, cells, out, refused, progress);
+    othersHold &= !out.contains(change.leader());
     int tracks = byTrack.size() - (int) byTrack.keySet().stream().filter(out::contains).count();
     boolean others = othersHold && hasOthers(change);
     long kept = tracks > 0 || others ? number : 0;
@@ -62,6 +68,24 @@ final class Road {
           }
         });
     return new Done(new Outcome(kept, change.title(), tracks, written, refused), cells, others);
+  }
+
+  /** Nothing is done to tracks whose leader was refused. */
+  private static void leaveAll(
+      CollectionState state,
+      Map<Integer, List<Edit.OfTrack>> byTrack,
+      RoaringBitmap out,
+      List<Refusal> refused) {
+    byTrack.keySet().forEach(id -> leave(state, id, out, refused));
+    byTrack.clear();
+  }
+
+  private static void leave(
+      CollectionState state, int id, RoaringBitmap out, List<Refusal> refused) {
+    out.add(id);
+    refused.add(
+        new Refusal(
+            id, state.path(id).toString(), "was left alone, since the rest could not be done"));
   }
 
   private static boolean hasOthers(Change change) {
@@ -102,7 +126,10 @@ final class Road {
         .entrySet()
         .removeIf(
             entry -> {
-              String reason = objection(state.snapshot(), change, entry.getKey(), entry.getValue());
+              String reason =
+                  takenAway(state, entry.getKey(), entry.getValue())
+                      ? "its file was taken out of the holding bay for good"
+                      : objection(state.snapshot(), change, entry.getKey(), entry.getValue());
               if (reason == null) {
                 return false;
               }
@@ -112,6 +139,15 @@ final class Road {
               return true;
             });
     return byTrack;
+  }
+
+  /** Whether a track is to be held whose file is no longer in the holding bay. */
+  private static boolean takenAway(CollectionState state, int id, List<Edit.OfTrack> edits) {
+    return edits.size() == 1
+        && edits.getFirst() instanceof Edit.SetField set
+        && set.field() == Fields.STANDING
+        && set.after().equals("held")
+        && !Files.exists(state.path(id));
   }
 
   private static @Nullable String objection(
@@ -154,6 +190,7 @@ final class Road {
 
   private int files(
       CollectionState state,
+      int leader,
       Map<Integer, List<Edit.OfTrack>> byTrack,
       List<Cell> cells,
       RoaringBitmap out,
@@ -164,6 +201,10 @@ final class Road {
     int done = 0;
     for (Map.Entry<Integer, List<Edit.OfTrack>> entry : byTrack.entrySet()) {
       int id = entry.getKey();
+      if (out.contains(leader)) {
+        leave(state, id, out, refused);
+        continue;
+      }
       try {
         if (progress.stopped()) {
           throw new FileStep.Refused("stopped before its turn");

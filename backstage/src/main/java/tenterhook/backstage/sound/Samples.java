@@ -1,5 +1,6 @@
 package tenterhook.backstage.sound;
 
+import static org.bytedeco.ffmpeg.avutil.AVFrame.AV_NUM_DATA_POINTERS;
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLT;
 import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_default;
 import static org.bytedeco.ffmpeg.global.swresample.swr_alloc_set_opts2;
@@ -23,17 +24,31 @@ final class Samples implements AutoCloseable {
   private final int sourceFormat;
   private final int sourceChannels;
   private final SwrContext converter;
+
+  /** Parts of the one frame that is used again and again; making them anew would cost more. */
+  private final AVChannelLayout frameLayout;
+
+  private final PointerPointer<?> framePlanes;
   private final PointerPointer<FloatPointer> planes = new PointerPointer<>(1);
   private FloatPointer raw = new FloatPointer(0);
   private float[] held = new float[0];
   private int from;
   private int to;
 
+  /**
+   * For frames of one form.
+   *
+   * @param frame the decoder's, which is filled again for each that follows
+   * @param channels wanted
+   * @param rate wanted
+   */
   Samples(AVFrame frame, int channels, int rate) throws Unreadable {
     this.channels = channels;
     this.sourceRate = frame.sample_rate();
     this.sourceFormat = frame.format();
-    this.sourceChannels = frame.ch_layout().nb_channels();
+    this.frameLayout = frame.ch_layout();
+    this.framePlanes = frame.data();
+    this.sourceChannels = frameLayout.nb_channels();
     this.converter = new SwrContext(null);
     AVChannelLayout layout = new AVChannelLayout();
     av_channel_layout_default(layout, channels);
@@ -58,12 +73,13 @@ final class Samples implements AutoCloseable {
   boolean fits(AVFrame frame) {
     return frame.sample_rate() == sourceRate
         && frame.format() == sourceFormat
-        && frame.ch_layout().nb_channels() == sourceChannels;
+        && frameLayout.nb_channels() == sourceChannels;
   }
 
   /** Takes a decoded frame; what was left of the last one is gone. */
   void convert(AVFrame frame) throws Unreadable {
-    if (convert(frame.extended_data(), frame.nb_samples()) < 0) {
+    boolean many = sourceChannels > AV_NUM_DATA_POINTERS;
+    if (convert(many ? frame.extended_data() : framePlanes, frame.nb_samples()) < 0) {
       throw new Unreadable("damaged: its samples cannot be converted");
     }
   }

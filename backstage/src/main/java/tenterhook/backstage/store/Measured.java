@@ -4,7 +4,6 @@ import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.Optional;
-import java.util.function.BiConsumer;
 import tenterhook.core.measure.Measurement;
 import tenterhook.core.measure.Overview;
 import tenterhook.core.measure.SoundPrint;
@@ -53,21 +52,9 @@ public final class Measured {
     return one(sound, "overview", row -> Overview.ofBytes(row.getBytes(1)));
   }
 
-  /** Gives every sound print with the hash of its sound, one after the other. */
-  public void prints(BiConsumer<String, SoundPrint> each) {
-    store.inTransaction(
-        db -> {
-          try (PreparedStatement query =
-              db.prepareStatement("SELECT sound, print FROM measured WHERE version = ?")) {
-            query.setInt(1, Measurement.VERSION);
-            try (ResultSet rows = query.executeQuery()) {
-              while (rows.next()) {
-                each.accept(rows.getString(1), SoundPrint.ofBytes(rows.getBytes(2)));
-              }
-            }
-          }
-          return true;
-        });
+  /** Only the sound print of a sound. */
+  public Optional<SoundPrint> print(String sound) {
+    return one(sound, "print", row -> SoundPrint.ofBytes(row.getBytes(1)));
   }
 
   private interface Row<T> {

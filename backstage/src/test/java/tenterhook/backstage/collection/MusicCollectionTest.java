@@ -13,6 +13,7 @@ import java.nio.file.attribute.PosixFilePermissions;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 import org.mockito.ArgumentCaptor;
@@ -30,6 +31,9 @@ import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.duplicate.Duplicates;
+import tenterhook.core.duplicate.Group;
+import tenterhook.core.duplicate.Resolution;
+import tenterhook.core.duplicate.SpareFate;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.lost.LostFinder;
@@ -185,6 +189,11 @@ class MusicCollectionTest extends CollectionTest {
     assertThat(collection.state().codebook().known("ELC")).isPresent();
   }
 
+  private Change resolve(Crates crates, int survivor, List<Integer> spares) {
+    return new Resolution(now(), collection.state().codebook(), crates, survivor, spares)
+        .change(Set.of(), new SpareFate.Hold(), true);
+  }
+
   @Test
   void copiesAreFoundHeldAndRestored() throws Exception {
     Path copy = music.resolve("Ferry/copy.wav");
@@ -192,13 +201,11 @@ class MusicCollectionTest extends CollectionTest {
     byte[] bytes = Files.readAllBytes(copy);
     collection.scan(music, Progress.SILENT);
     assertThat(collection.compareCopies(Progress.SILENT)).isEmpty();
-    Duplicates.Group group = Duplicates.sameBytes(now()).getFirst();
+    Group group = Duplicates.sameBytes(now()).getFirst();
     int spare = group.spares().getFirst();
     Path spareFile = collection.state().path(spare);
     Outcome held =
-        collection.apply(
-            Duplicates.resolve(now(), Crates.NONE, group.survivor(), group.spares()),
-            Progress.SILENT);
+        collection.apply(resolve(Crates.NONE, group.survivor(), group.spares()), Progress.SILENT);
     assertThat(held.refused()).isEmpty();
     assertThat(spareFile).doesNotExist();
     assertThat(now().held()).isEqualTo(RoaringBitmap.bitmapOf(spare));
@@ -218,7 +225,7 @@ class MusicCollectionTest extends CollectionTest {
     collection.apply(
         new Change("crates", true, List.of(new Edit.SetCrates(Crates.NONE, before))),
         Progress.SILENT);
-    Change change = Duplicates.resolve(now(), before, two, List.of(one, id("three.wav")));
+    Change change = resolve(before, two, List.of(one, id("three.wav")));
     collection.close();
     long number;
     try (Store store = Store.open(folder.resolve("collection"))) {

@@ -10,6 +10,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -29,6 +30,9 @@ import tenterhook.core.code.Notation;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.duplicate.Duplicates;
+import tenterhook.core.duplicate.Group;
+import tenterhook.core.duplicate.Resolution;
+import tenterhook.core.duplicate.SpareFate;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.field.Home;
@@ -132,14 +136,16 @@ class RandomRoadTest {
       case 5 -> TrackEdits.hold(now(), some(random), "chance");
       case 6 -> CodebookEdits.rename(now(), book, book.tokens().get(2), "N" + random.nextInt(1000));
       default -> {
-        List<Duplicates.Group> groups = Duplicates.sameBytes(now());
+        List<Group> groups = Duplicates.sameBytes(now());
         yield groups.isEmpty()
             ? TrackEdits.restore(now(), now().held())
-            : Duplicates.resolve(
-                now(),
-                collection.state().crates(),
-                groups.getFirst().survivor(),
-                groups.getFirst().spares());
+            : new Resolution(
+                    now(),
+                    book,
+                    collection.state().crates(),
+                    groups.getFirst().survivor(),
+                    groups.getFirst().spares())
+                .change(Set.of(), new SpareFate.Hold(), false);
       }
     };
   }

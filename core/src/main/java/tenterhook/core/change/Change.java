@@ -14,8 +14,15 @@ import org.roaringbitmap.RoaringBitmap;
  * @param byHand whether a person meant exactly these tracks one by one; a bulk change leaves
  *     guarded tracks alone
  * @param edits the steps, in order
+ * @param leader the track without which nothing of it makes sense: when it is refused, the rest is
+ *     not done; 0 for none. Its edits come first
  */
-public record Change(String title, boolean byHand, List<Edit> edits) {
+public record Change(String title, boolean byHand, List<Edit> edits, int leader) {
+  /** A change without a leader. */
+  public Change(String title, boolean byHand, List<Edit> edits) {
+    this(title, byHand, edits, 0);
+  }
+
   /** Checks and copies. */
   public Change {
     if (title.isBlank()) {

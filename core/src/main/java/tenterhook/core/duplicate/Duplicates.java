@@ -3,55 +3,69 @@ package tenterhook.core.duplicate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.core.change.Change;
-import tenterhook.core.change.Edit;
-import tenterhook.core.change.TrackEdits;
-import tenterhook.core.crate.Crate;
-import tenterhook.core.crate.Crates;
+import tenterhook.core.duplicate.SoundPairs.Pair;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.text.NameKey;
 import tenterhook.core.track.Snapshot;
 
-/** Finds groups of copies and makes the change that resolves one. Pure: nothing is applied here. */
+/**
+ * Finds groups of copies with the evidence for them. Versions stay apart: a live take, a remix, an
+ * edit or another length is no copy, whatever the prints say of the minutes they share. Pure:
+ * nothing is applied here.
+ */
 public final class Duplicates {
-  private Duplicates() {}
+  /** Two codings of one recording differ by what the coders put in front and behind. */
+  private static final double MOST_SECONDS_APART = 5;
+
+  private final Preference.Ground ground;
+  private final Snapshot snapshot;
+  private final Preferences preferences;
+  private final Map<Long, Evidence> joined = new HashMap<>();
+  private final Map<Integer, Integer> parents = new TreeMap<>();
+
+  private Duplicates(Preference.Ground ground, Preferences preferences) {
+    this.ground = ground;
+    this.snapshot = ground.snapshot();
+    this.preferences = preferences;
+  }
 
   /**
-   * Copies of one another.
+   * What is asked for.
    *
-   * @param tracks two or more ids; the proposed survivor first
-   * @param bytesFreed size of the files that are not needed
-   * @param reason why the first one is proposed
+   * @param criteria by which tags are compared; empty when tags are not asked
+   * @param preferences by which a survivor is proposed
+   * @param bothStay pairs that the DJ keeps, made by {@link #pair}; tracks of a group all of whose
+   *     pairs stay are no group
    */
-  public record Group(List<Integer> tracks, long bytesFreed, String reason) {
+  public record Wish(Optional<Criteria> criteria, Preferences preferences, Set<Long> bothStay) {
+    /** Everything as it is without any work of the DJ's. */
+    public static final Wish USUAL =
+        new Wish(Optional.of(Criteria.USUAL), Preferences.USUAL, Set.of());
+
     /** Copies. */
-    public Group {
-      if (tracks.size() < 2) {
-        throw new IllegalArgumentException("a group has two tracks or more: " + tracks);
-      }
-      tracks = List.copyOf(tracks);
+    public Wish {
+      bothStay = Set.copyOf(bothStay);
     }
+  }
 
-    /** The proposed survivor. */
-    public int survivor() {
-      return tracks.getFirst();
-    }
-
-    /** The others. */
-    public List<Integer> spares() {
-      return tracks.subList(1, tracks.size());
-    }
+  /** Two tracks as one number. */
+  public static long pair(int one, int other) {
+    return (long) Math.min(one, other) << 32 | Math.max(one, other);
   }
 
   /** The tracks that share their size with another one and whose content is not yet known. */
   public static RoaringBitmap toHash(Snapshot snapshot) {
-    Map<String, List<Integer>> bySize = present(snapshot, Fields.SIZE);
     RoaringBitmap ids = new RoaringBitmap();
-    bySize.values().stream()
+    present(snapshot, Fields.SIZE).values().stream()
         .filter(same -> same.size() > 1)
         .flatMap(List::stream)
         .filter(id -> snapshot.raw(id, Fields.CONTENT).isEmpty())
@@ -59,14 +73,67 @@ public final class Duplicates {
     return ids;
   }
 
-  /** The groups of files that are the same byte for byte, most bytes to free first. */
+  /**
+   * The groups that are the same byte for byte, as far as files were read, by the usual order.
+   *
+   * @param snapshot the collection
+   */
   public static List<Group> sameBytes(Snapshot snapshot) {
-    return present(snapshot, Fields.CONTENT).values().stream()
-        .filter(same -> same.size() > 1)
-        .map(same -> group(snapshot, same))
+    Duplicates finder =
+        new Duplicates(Preference.Ground.withoutCrates(snapshot), Preferences.USUAL);
+    finder.joinEqual(Fields.CONTENT, Evidence.SAME_BYTES);
+    return sorted(finder.components().values().stream().map(finder::heard).toList());
+  }
+
+  private static List<Group> sorted(List<Group> groups) {
+    return groups.stream()
         .sorted(
-            Comparator.comparingLong(Group::bytesFreed).reversed().thenComparing(Group::survivor))
+            Comparator.comparing(Group::evidence)
+                .thenComparing(Comparator.comparingLong(Group::bytesFreed).reversed())
+                .thenComparing(Group::survivor))
         .toList();
+  }
+
+  /**
+   * The groups of copies, those with the strongest evidence first, and of these the ones that free
+   * most.
+   *
+   * @param ground the collection
+   * @param sounds what {@link SoundPairs} found
+   * @param wish what is asked for
+   */
+  public static List<Group> find(Preference.Ground ground, List<Pair> sounds, Wish wish) {
+    Duplicates finder = new Duplicates(ground, wish.preferences());
+    finder.joinEqual(Fields.CONTENT, Evidence.SAME_BYTES);
+    finder.joinEqual(Fields.SOUND, Evidence.SAME_STREAM);
+    for (Pair pair : sounds) {
+      if (finder.oneRecording(pair.one(), pair.other())) {
+        finder.join(pair.one(), pair.other(), Evidence.SAME_SOUND);
+      }
+    }
+    List<Group> groups = new ArrayList<>();
+    Map<Integer, List<Integer>> strong = finder.components();
+    strong.values().forEach(same -> groups.add(finder.heard(same)));
+    wish.criteria().ifPresent(c -> groups.addAll(finder.byTags(c, strong, sounds)));
+    groups.removeIf(g -> stays(g.tracks(), wish.bothStay()));
+    return sorted(groups);
+  }
+
+  private static boolean stays(List<Integer> tracks, Set<Long> bothStay) {
+    return !bothStay.isEmpty() && bothStay.containsAll(pairs(tracks));
+  }
+
+  /** All pairs of some tracks. */
+  public static Set<Long> pairs(List<Integer> tracks) {
+    Set<Long> pairs = new HashSet<>();
+    for (int a : tracks) {
+      for (int b : tracks) {
+        if (a < b) {
+          pairs.add(pair(a, b));
+        }
+      }
+    }
+    return pairs;
   }
 
   private static Map<String, List<Integer>> present(Snapshot snapshot, Field<?> field) {
@@ -77,86 +144,126 @@ public final class Duplicates {
             (int id) -> {
               String value = snapshot.raw(id, field);
               if (!value.isEmpty() && !snapshot.lost(id)) {
-                byValue.computeIfAbsent(value, v -> new ArrayList<>()).add(id);
+                byValue.computeIfAbsent(value, v -> new ArrayList<>(1)).add(id);
               }
             });
     return byValue;
   }
 
-  private static Group group(Snapshot snapshot, List<Integer> same) {
-    Preference decided =
-        Preference.ORDER.stream()
-            .filter(p -> p.decides(snapshot, same))
-            .findFirst()
-            .orElse(Preference.FIRST);
-    List<Integer> ranked = new ArrayList<>(same);
-    Comparator<Integer> order = Preference.order(snapshot);
-    ranked.sort(order);
-    long size = snapshot.value(same.getFirst(), Fields.SIZE).orElse(0L);
-    return new Group(ranked, size * (same.size() - 1), decided.words());
-  }
-
-  /**
-   * The change that keeps one copy: spares go to the holding bay, hand crates point to the
-   * survivor, plays are added up and the latest day is kept.
-   *
-   * @param snapshot the collection
-   * @param crates the shelves
-   * @param survivor the copy to keep
-   * @param spares the other copies
-   */
-  public static Change resolve(
-      Snapshot snapshot, Crates crates, int survivor, List<Integer> spares) {
-    RoaringBitmap ids = new RoaringBitmap();
-    spares.forEach(ids::add);
-    String name = snapshot.name(survivor);
-    List<Edit> edits = new ArrayList<>(plays(snapshot, survivor, spares));
-    Crates after = pointed(crates, survivor, ids);
-    if (!after.equals(crates)) {
-      edits.add(new Edit.SetCrates(crates, after));
-    }
-    edits.addAll(TrackEdits.hold(snapshot, ids, "copies").edits());
-    String copies = spares.size() == 1 ? "1 copy" : spares.size() + " copies";
-    return new Change("keeps one of " + name + ", holds " + copies, false, edits);
-  }
-
-  private static List<Edit> plays(Snapshot snapshot, int survivor, List<Integer> spares) {
-    int own = snapshot.value(survivor, Fields.PLAYS).orElse(0);
-    int sum = own;
-    String last = snapshot.raw(survivor, Fields.LAST_PLAYED);
-    for (int spare : spares) {
-      sum += snapshot.value(spare, Fields.PLAYS).orElse(0);
-      String other = snapshot.raw(spare, Fields.LAST_PLAYED);
-      last = other.compareTo(last) > 0 ? other : last;
-    }
-    List<Edit> edits = new ArrayList<>();
-    if (sum != own) {
-      edits.add(set(snapshot, survivor, Fields.PLAYS, String.valueOf(sum)));
-    }
-    if (!last.equals(snapshot.raw(survivor, Fields.LAST_PLAYED))) {
-      edits.add(set(snapshot, survivor, Fields.LAST_PLAYED, last));
-    }
-    return edits;
-  }
-
-  private static Edit set(Snapshot snapshot, int id, Field<?> field, String after) {
-    return new Edit.SetField(id, field, snapshot.raw(id, field), after);
-  }
-
-  private static Crates pointed(Crates crates, int survivor, RoaringBitmap spares) {
-    Crates after = crates;
-    for (Crate crate : crates.all()) {
-      if (crate instanceof Crate.HandCrate hand
-          && hand.tracks().stream().anyMatch(spares::contains)) {
-        List<Integer> tracks =
-            new ArrayList<>(
-                new LinkedHashSet<>(
-                    hand.tracks().stream()
-                        .map(id -> spares.contains(id) ? survivor : id)
-                        .toList()));
-        after = after.with(hand.name(), c -> new Crate.HandCrate(hand.name(), tracks));
+  private void joinEqual(Field<?> field, Evidence evidence) {
+    for (List<Integer> same : present(snapshot, field).values()) {
+      for (int i = 1; i < same.size(); i++) {
+        join(same.getFirst(), same.get(i), evidence);
       }
     }
-    return after;
+  }
+
+  private void join(int one, int other, Evidence evidence) {
+    joined.merge(pair(one, other), evidence, Evidence::or);
+    parents.put(root(one), root(other));
+  }
+
+  private int root(int id) {
+    int at = id;
+    while (parents.getOrDefault(at, at) != at) {
+      at = parents.get(at);
+    }
+    parents.put(id, at);
+    return at;
+  }
+
+  private Map<Integer, List<Integer>> components() {
+    Map<Integer, List<Integer>> groups = new TreeMap<>();
+    for (int id : List.copyOf(parents.keySet())) {
+      groups.computeIfAbsent(root(id), r -> new ArrayList<>()).add(id);
+    }
+    return groups;
+  }
+
+  /** Present, of one length, and not told to be different versions by their titles. */
+  private boolean oneRecording(int one, int other) {
+    if (!snapshot.has(one) || !snapshot.has(other) || snapshot.lost(one) || snapshot.lost(other)) {
+      return false;
+    }
+    double a = snapshot.value(one, Fields.DURATION).orElse(0.0);
+    double b = snapshot.value(other, Fields.DURATION).orElse(0.0);
+    String first = snapshot.raw(one, Fields.TITLE);
+    String second = snapshot.raw(other, Fields.TITLE);
+    return Math.abs(a - b) <= MOST_SECONDS_APART
+        && (first.isBlank()
+            || second.isBlank()
+            || TagGroups.version(first).equals(TagGroups.version(second)));
+  }
+
+  private Group heard(List<Integer> same) {
+    Evidence evidence =
+        pairs(same).stream()
+            .map(joined::get)
+            .filter(Objects::nonNull)
+            .reduce(Evidence.SAME_TAGS, Evidence::or);
+    Doubt doubt =
+        versions(same) > 1 ? Doubt.VERSIONS : homes(same) > 1 ? Doubt.TWO_HOMES : Doubt.NONE;
+    return group(same, evidence, doubt);
+  }
+
+  /** How many versions the titles tell; one without a title tells nothing. */
+  private long versions(List<Integer> same) {
+    return same.stream()
+        .map(id -> snapshot.raw(id, Fields.TITLE))
+        .filter(title -> !title.isBlank())
+        .map(TagGroups::version)
+        .distinct()
+        .count();
+  }
+
+  /** On how many albums these tracks are. */
+  private long homes(List<Integer> same) {
+    return same.stream()
+        .map(id -> NameKey.of(snapshot.raw(id, Fields.ALBUM)))
+        .filter(a -> !a.isEmpty())
+        .distinct()
+        .count();
+  }
+
+  private Group group(List<Integer> same, Evidence evidence, Doubt doubt) {
+    Preferences.Ranking ranking = preferences.rank(ground, same);
+    long freed =
+        ranking.tracks().stream()
+            .skip(1)
+            .mapToLong(id -> snapshot.value(id, Fields.SIZE).orElse(0L))
+            .sum();
+    return new Group(ranking.tracks(), evidence, doubt, freed, ranking.decidedBy());
+  }
+
+  /** Groups that only tags make; of tracks that are copies anyway one stands for all. */
+  private List<Group> byTags(
+      Criteria criteria, Map<Integer, List<Integer>> strong, List<Pair> sounds) {
+    RoaringBitmap looked = snapshot.tracks(id -> !snapshot.lost(id));
+    Set<Long> alike = new HashSet<>();
+    sounds.forEach(p -> alike.add(pair(p.one(), p.other())));
+    List<Group> groups = new ArrayList<>();
+    for (List<Integer> same : TagGroups.of(snapshot, looked, criteria)) {
+      Map<Integer, Integer> standing = new TreeMap<>();
+      for (int id : same) {
+        int root = parents.containsKey(id) ? root(id) : id;
+        List<Integer> copies = strong.getOrDefault(root, List.of(id));
+        standing.putIfAbsent(root, preferences.rank(ground, copies).tracks().getFirst());
+      }
+      if (standing.size() > 1) {
+        List<Integer> tracks = new ArrayList<>(standing.values());
+        groups.add(group(tracks, Evidence.SAME_TAGS, doubt(tracks, alike)));
+      }
+    }
+    return groups;
+  }
+
+  /** What was measured and is not alike, differs. */
+  private Doubt doubt(List<Integer> tracks, Set<Long> alike) {
+    List<Integer> heard =
+        tracks.stream().filter(id -> !snapshot.raw(id, Fields.SOUND).isEmpty()).toList();
+    boolean differs = !alike.containsAll(pairs(heard));
+    return differs
+        ? Doubt.SOUND_DIFFERS
+        : heard.size() == tracks.size() ? Doubt.NONE : Doubt.NOT_HEARD;
   }
 }

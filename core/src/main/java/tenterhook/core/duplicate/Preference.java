@@ -1,43 +1,162 @@
 package tenterhook.core.duplicate;
 
-import java.util.Comparator;
 import java.util.List;
-import java.util.function.ToDoubleBiFunction;
+import java.util.Locale;
+import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.measure.MeasuredFields;
 import tenterhook.core.track.Snapshot;
 
-/** One line of the order in which copies are preferred; the first that tells them apart decides. */
-record Preference(String words, ToDoubleBiFunction<Snapshot, Integer> worth) {
-  static final Preference FIRST =
-      new Preference("nothing tells them apart; first in the list", (s, id) -> -id);
+/**
+ * One line of the order in which copies are preferred; the first that tells the best apart decides.
+ *
+ * @param kind what counts
+ * @param argument a root's or a format's name for the kinds that need one, else empty
+ */
+public record Preference(Kind kind, String argument) {
+  private static final double UNKNOWN = Double.NEGATIVE_INFINITY;
+  private static final List<Field<?>> COUNTED =
+      Fields.inFile().stream().filter(f -> f != Fields.ARTWORK && f != Fields.LYRICS).toList();
 
-  static final List<Preference> ORDER =
-      List.of(
-          new Preference("is guarded", (s, id) -> s.raw(id, Fields.GUARDED).isEmpty() ? 0 : 1),
-          new Preference("most plays", (s, id) -> s.value(id, Fields.PLAYS).orElse(0)),
-          new Preference("longest in the collection", (s, id) -> -added(s, id)),
-          new Preference("deepest in folders", (s, id) -> depth(s, id)),
-          new Preference("shortest file name", (s, id) -> -s.fileName(id).length()));
+  /** What can make one copy better than another. */
+  public enum Kind {
+    /** A guarded file before others. */
+    GUARDED("guarded"),
+    /** Lossless formats before lossy ones. */
+    LOSSLESS("lossless before lossy"),
+    /** What the sound is worth by measurement, not by what the file claims. */
+    QUALITY("better measured quality"),
+    /** More bits a second. */
+    BITRATE("higher bit rate"),
+    /** A longer file. */
+    LONGEST("longer"),
+    /** One with a cover. */
+    ARTWORK("has artwork"),
+    /** More fields that are not empty. */
+    FIELDS("more fields filled"),
+    /** More plays. */
+    PLAYS("more plays"),
+    /** In more crates that are filled by hand. */
+    CRATES("in more crates"),
+    /** Known for longer. */
+    OLDEST("longest in the collection"),
+    /** Known for the shortest time. */
+    NEWEST("newest in the collection"),
+    /** Below one root. */
+    ROOT("under"),
+    /** Of one format. */
+    FORMAT("in the format");
 
-  private static double depth(Snapshot snapshot, int id) {
-    return snapshot.raw(id, Fields.PATH).chars().filter(c -> c == '/').count();
-  }
+    private final String words;
 
-  private static double added(Snapshot snapshot, int id) {
-    double days = Fields.ADDED.type().number(snapshot.raw(id, Fields.ADDED));
-    return Double.isNaN(days) ? Double.MAX_VALUE : Math.floor(days);
-  }
-
-  boolean decides(Snapshot snapshot, List<Integer> same) {
-    return same.stream().mapToDouble(id -> worth.applyAsDouble(snapshot, id)).distinct().count()
-        > 1;
-  }
-
-  static Comparator<Integer> order(Snapshot snapshot) {
-    Comparator<Integer> order = (a, b) -> 0;
-    for (Preference line : ORDER) {
-      order = order.thenComparing(id -> -line.worth.applyAsDouble(snapshot, id));
+    Kind(String words) {
+      this.words = words;
     }
-    return order.thenComparing(Comparator.naturalOrder());
+  }
+
+  /** A preference without an argument. */
+  public static Preference of(Kind kind) {
+    return new Preference(kind, "");
+  }
+
+  /** Checks. */
+  public Preference {
+    boolean needs = kind == Kind.ROOT || kind == Kind.FORMAT;
+    if (needs == argument.isEmpty()) {
+      throw new IllegalArgumentException(
+          needs ? kind.words + " needs a name" : kind.words + " takes no name");
+    }
+  }
+
+  /** In words. */
+  public String words() {
+    return argument.isEmpty() ? kind.words : kind.words + " " + argument;
+  }
+
+  /** What a collection says about tracks, as far as preferences ask. */
+  public interface Ground {
+    /** The tracks. */
+    Snapshot snapshot();
+
+    /** In how many crates that are filled by hand a track is. */
+    int crates(int id);
+
+    /** A collection of which only the tracks are looked at. */
+    static Ground withoutCrates(Snapshot tracks) {
+      return new Ground() {
+        @Override
+        public Snapshot snapshot() {
+          return tracks;
+        }
+
+        @Override
+        public int crates(int id) {
+          return 0;
+        }
+      };
+    }
+  }
+
+  /**
+   * What a copy is worth by this line alone; more is better. What is not known is worth least.
+   *
+   * @param id a track
+   */
+  double worth(Ground ground, int id) {
+    Snapshot snapshot = ground.snapshot();
+    return switch (kind) {
+      case GUARDED -> flag(!snapshot.raw(id, Fields.GUARDED).isEmpty());
+      case LOSSLESS -> flag(MeasuredFields.lossless(snapshot, id));
+      case QUALITY -> quality(snapshot, id);
+      case BITRATE -> snapshot.value(id, Fields.BITRATE).map(b -> (double) b).orElse(UNKNOWN);
+      case LONGEST -> Math.floor(snapshot.value(id, Fields.DURATION).orElse(-1.0));
+      case ARTWORK -> flag(!snapshot.raw(id, Fields.ARTWORK).isEmpty());
+      case FIELDS -> COUNTED.stream().filter(f -> !snapshot.raw(id, f).isBlank()).count();
+      case PLAYS -> snapshot.value(id, Fields.PLAYS).orElse(0);
+      case CRATES -> ground.crates(id);
+      case OLDEST -> -added(snapshot, id, Double.POSITIVE_INFINITY);
+      case NEWEST -> added(snapshot, id, UNKNOWN);
+      case ROOT -> flag(snapshot.raw(id, Fields.ROOT).equals(argument));
+      case FORMAT -> flag(snapshot.raw(id, Fields.CODEC).equalsIgnoreCase(argument));
+    };
+  }
+
+  private static double flag(boolean on) {
+    return on ? 1 : 0;
+  }
+
+  /** In kbps: what a measurement says it sounds like, else what an honest file of its kind has. */
+  private static double quality(Snapshot snapshot, int id) {
+    if (snapshot.raw(id, Fields.SOUND).isEmpty()) {
+      return UNKNOWN;
+    }
+    double claimed =
+        MeasuredFields.lossless(snapshot, id)
+            ? 1000
+            : snapshot.value(id, Fields.BITRATE).orElse(0L);
+    return snapshot.raw(id, Fields.QUALITY).equals("upscaled")
+        ? snapshot.value(id, Fields.REAL_KBPS).orElse(0L)
+        : claimed;
+  }
+
+  /** In days. */
+  private static double added(Snapshot snapshot, int id, double unknown) {
+    double days = Fields.ADDED.type().number(snapshot.raw(id, Fields.ADDED));
+    return Double.isNaN(days) ? unknown : Math.floor(days);
+  }
+
+  /** Reads what {@link #toString} writes. */
+  static Preference parse(String text) {
+    int colon = text.indexOf(':');
+    String name = colon < 0 ? text : text.substring(0, colon);
+    return new Preference(
+        Kind.valueOf(name.strip().toUpperCase(Locale.ROOT)),
+        colon < 0 ? "" : text.substring(colon + 1));
+  }
+
+  @Override
+  public String toString() {
+    String name = kind.name().toLowerCase(Locale.ROOT);
+    return argument.isEmpty() ? name : name + ":" + argument;
   }
 }

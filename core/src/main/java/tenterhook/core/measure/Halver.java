@@ -35,11 +35,12 @@ final class Halver {
    * @param most samples in a block
    */
   static Halver sharp(int most) {
-    float[] sides = new float[8];
+    float[] sides = new float[5];
     double sum = 0;
     for (int k = 0; k < sides.length; k++) {
       double x = (2 * k + 1) / 2.0;
-      sides[k] = (float) (Resampler.sinc(x) * Resampler.blackman(x / sides.length));
+      double hann = 0.5 + 0.5 * Math.cos(Math.PI * x / sides.length);
+      sides[k] = (float) (Resampler.sinc(x) * hann);
       sum += sides[k];
     }
     for (int k = 0; k < sides.length; k++) {

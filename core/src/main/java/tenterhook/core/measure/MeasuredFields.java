@@ -15,6 +15,11 @@ public final class MeasuredFields {
 
   private MeasuredFields() {}
 
+  /** Whether a track's format loses nothing. */
+  public static boolean lossless(Snapshot snapshot, int id) {
+    return LOSSLESS.contains(snapshot.raw(id, Fields.CODEC).toLowerCase(Locale.ROOT));
+  }
+
   /**
    * The values of a track; those that could not be measured are empty.
    *
@@ -25,7 +30,7 @@ public final class MeasuredFields {
    */
   public static List<Cell> of(
       Snapshot snapshot, int id, String sound, Measurement of, Energy.Scale scale) {
-    boolean lossless = LOSSLESS.contains(snapshot.raw(id, Fields.CODEC).toLowerCase(Locale.ROOT));
+    boolean lossless = lossless(snapshot, id);
     double kbps = snapshot.value(id, Fields.BITRATE).map(Long::doubleValue).orElse(0.0);
     SoundQuality.Verdict verdict = of.quality().verdict(lossless, kbps);
     boolean doubted = verdict != SoundQuality.Verdict.HONEST;

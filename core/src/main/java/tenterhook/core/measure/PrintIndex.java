@@ -20,7 +20,7 @@ public final class PrintIndex {
   private static final int STEP = 4;
 
   /** A word that stands in so many prints tells nothing. */
-  private static final int COMMON = 400;
+  private static final int COMMON = 100;
 
   private static final int MOST_COMPARED = 64;
 

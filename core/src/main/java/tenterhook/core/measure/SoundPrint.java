@@ -167,7 +167,7 @@ public final class SoundPrint {
     private double bands(float[] power, double[] out) {
       double total = 0;
       for (int b = 0; b < BANDS; b++) {
-        double sum = 0;
+        float sum = 0;
         for (int k = edges[b]; k < edges[b + 1]; k++) {
           sum += power[k];
         }

@@ -46,8 +46,11 @@ final class Spectrum {
     fft.realForward(work);
     power[0] = work[0] * work[0];
     power[size / 2] = work[1] * work[1];
+    float[] w = work;
     for (int k = 1; k < size / 2; k++) {
-      power[k] = work[2 * k] * work[2 * k] + work[2 * k + 1] * work[2 * k + 1];
+      float re = w[2 * k];
+      float im = w[2 * k + 1];
+      power[k] = re * re + im * im;
     }
     return power;
   }

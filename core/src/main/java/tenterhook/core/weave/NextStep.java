@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.duplicate.Duplicates;
+import tenterhook.core.duplicate.Group;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
 
@@ -61,7 +62,7 @@ public record NextStep(Kind kind, String subject, int holes, int decisions, Roar
    */
   public static List<NextStep> of(Weave weave, Snapshot snapshot, int most) {
     List<NextStep> steps = new ArrayList<>(lost(weave, snapshot));
-    List<Duplicates.Group> copies = Duplicates.sameBytes(snapshot);
+    List<Group> copies = Duplicates.sameBytes(snapshot);
     if (!copies.isEmpty()) {
       RoaringBitmap ids = new RoaringBitmap();
       copies.forEach(g -> g.tracks().forEach(ids::add));

@@ -4,32 +4,52 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import tenterhook.core.Tracks;
-import tenterhook.core.change.Change;
-import tenterhook.core.change.Edit;
-import tenterhook.core.crate.Crate;
-import tenterhook.core.crate.Crates;
-import tenterhook.core.field.Fields;
+import tenterhook.core.duplicate.Duplicates.Wish;
+import tenterhook.core.duplicate.SoundPairs.Pair;
+import tenterhook.core.measure.SoundPrint.Likeness;
 import tenterhook.core.track.Snapshot;
 
 class DuplicatesTest {
+  private static final Likeness ALIKE = new Likeness(0.95, 0, 400, 400);
+
   private static Tracks copies() {
     return Tracks.none()
-        .with("size=100", "content=aa", "plays=2", "lastPlayed=2026-01-01", "added=2026-01-05")
-        .with("size=100", "content=aa", "plays=3", "lastPlayed=2026-05-01", "added=2026-02-05")
+        .with("size=100", "content=aa", "plays=2", "added=2026-01-05")
+        .with("size=100", "content=aa", "plays=3", "added=2026-02-05")
         .with("size=100", "content=bb")
         .with("size=70", "content=cc")
         .with("size=70", "content=cc", "state=lost");
   }
 
+  private static List<Group> find(Tracks tracks, Pair... pairs) {
+    return find(tracks, Wish.USUAL, pairs);
+  }
+
+  private static List<Group> find(Tracks tracks, Wish wish, Pair... pairs) {
+    return Duplicates.find(
+        Preference.Ground.withoutCrates(tracks.snapshot()), List.of(pairs), wish);
+  }
+
+  private static Pair pair(int one, int other) {
+    return new Pair(one, other, ALIKE);
+  }
+
   @Test
   void groupsAreFilesOfTheSameBytes() {
-    List<Duplicates.Group> groups = Duplicates.sameBytes(copies().snapshot());
+    List<Group> groups = Duplicates.sameBytes(copies().snapshot());
     assertThat(groups).hasSize(1);
     assertThat(groups.getFirst().tracks()).containsExactly(2, 1);
     assertThat(groups.getFirst().bytesFreed()).isEqualTo(100);
-    assertThat(groups.getFirst().reason()).isEqualTo("most plays");
+    assertThat(groups.getFirst().decidedBy().orElseThrow().words()).isEqualTo("more plays");
+    assertThat(groups.getFirst().evidence()).isEqualTo(Evidence.SAME_BYTES);
+    assertThat(groups.getFirst().offered()).isTrue();
   }
 
   @Test
@@ -45,58 +65,175 @@ class DuplicatesTest {
   }
 
   @Test
-  void aGuardedCopySurvives() {
-    Snapshot snapshot =
+  void theSameStreamUnderOtherTagsIsToldFromTheSameBytes() {
+    Tracks tracks =
         Tracks.none()
-            .with("size=1", "content=aa", "plays=9")
-            .with("size=1", "content=aa", "guarded=yes")
-            .snapshot();
-    assertThat(Duplicates.sameBytes(snapshot).getFirst().survivor()).isEqualTo(2);
+            .with("content=aa", "sound=s", "title=Slipway")
+            .with("content=bb", "sound=s", "title=Slip way");
+    assertThat(find(tracks))
+        .singleElement()
+        .extracting(Group::evidence)
+        .isEqualTo(Evidence.SAME_STREAM);
   }
 
   @Test
-  void theOneLongestInTheCollectionSurvives() {
-    Snapshot snapshot =
+  void alikePrintsOfOneLengthAreOneRecording() {
+    Tracks tracks =
         Tracks.none()
-            .with("size=1", "content=aa", "added=2026-03-01")
-            .with("size=1", "content=aa", "added=2025-03-01")
-            .snapshot();
-    Duplicates.Group group = Duplicates.sameBytes(snapshot).getFirst();
-    assertThat(group.survivor()).isEqualTo(2);
-    assertThat(group.reason()).isEqualTo("longest in the collection");
+            .with("title=Slipway", "duration=180.0", "sound=a", "size=9", "codec=flac")
+            .with("title=", "duration=182.5", "sound=b", "size=4", "codec=mp3");
+    Group group = find(tracks, pair(1, 2)).getFirst();
+    assertThat(group.evidence()).isEqualTo(Evidence.SAME_SOUND);
+    assertThat(group.tracks()).containsExactly(1, 2);
+    assertThat(group.bytesFreed()).isEqualTo(4);
+    assertThat(group.offered()).isTrue();
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "Slipway (Live)",
+        "Slipway (Ferry Remix)",
+        "Slipway - Radio Edit",
+        "Slipway (Extended Mix)",
+        "Slipway [Instrumental]",
+        "Slipway (Rink Dub)",
+        "Slipway (2011 Remaster)"
+      })
+  void versionsStayApartWhateverThePrintsSay(String version) {
+    Tracks tracks =
+        Tracks.none()
+            .with("artist=Varda Pell", "title=Slipway", "duration=180.0", "sound=a")
+            .with("artist=Varda Pell", "title=" + version, "duration=180.0", "sound=b");
+    assertThat(find(tracks, pair(1, 2))).isEmpty();
   }
 
   @Test
-  void resolvingAddsUpPlaysAndPointsCratesToTheSurvivor() {
-    Crates crates =
-        Crates.NONE
-            .plus("Loose", new Crate.HandCrate("Hand", List.of(3, 1, 4)))
-            .plus("Loose", new Crate.HandCrate("Both", List.of(1, 2)));
-    Change change = Duplicates.resolve(copies().snapshot(), crates, 2, List.of(1));
-    assertThat(change.edits())
-        .contains(new Edit.SetField(2, Fields.PLAYS, "3", "5"))
-        .contains(new Edit.SetField(1, Fields.STANDING, "", "held"));
-    Crates after =
-        change.edits().stream()
-            .filter(Edit.SetCrates.class::isInstance)
-            .map(e -> ((Edit.SetCrates) e).after())
-            .findFirst()
-            .orElseThrow();
-    assertThat(((Crate.HandCrate) after.crate("Hand").orElseThrow()).tracks())
-        .containsExactly(3, 2, 4);
-    assertThat(((Crate.HandCrate) after.crate("Both").orElseThrow()).tracks()).containsExactly(2);
+  void anotherLengthIsAnotherMix() {
+    Tracks tracks =
+        Tracks.none()
+            .with("title=Slipway", "duration=180.0", "sound=a")
+            .with("title=Slipway", "duration=186.0", "sound=b");
+    assertThat(find(tracks, pair(1, 2))).isEmpty();
   }
 
   @Test
-  void theLatestPlayIsKept() {
-    Change change = Duplicates.resolve(copies().snapshot(), Crates.NONE, 1, List.of(2));
-    assertThat(change.edits())
-        .contains(new Edit.SetField(1, Fields.LAST_PLAYED, "2026-01-01", "2026-05-01"));
+  void whoTellsVersionsOfOneFileIsAsked() {
+    Tracks tracks =
+        Tracks.none()
+            .with("content=a", "sound=s", "title=Slipway", "plays=1")
+            .with("content=b", "sound=s", "title=Slipway (Live)");
+    Group group = find(tracks).getFirst();
+    assertThat(group.doubt()).isEqualTo(Doubt.VERSIONS);
+    assertThat(group.offered()).isFalse();
+  }
+
+  @Test
+  void oneRecordingOnTwoAlbumsHasTwoHomes() {
+    Tracks tracks =
+        Tracks.none()
+            .with("title=Slipway", "album=Low Water", "duration=180.0", "sound=a", "plays=1")
+            .with("title=Slipway", "album=Harbour Lights", "duration=180.0", "sound=b");
+    Group group = find(tracks, pair(1, 2)).getFirst();
+    assertThat(group.doubt()).isEqualTo(Doubt.TWO_HOMES);
+    assertThat(group.offered()).isFalse();
+  }
+
+  @Test
+  void tagsThatAgreeOverAnotherSoundAreShownAndNeverOffered() {
+    Tracks tracks =
+        Tracks.none()
+            .with("artist=The Gannets", "title=Lamplighter", "duration=180.0", "sound=a", "plays=4")
+            .with("artist=Gannets", "title=lamplighter!", "duration=182.0", "sound=b");
+    Group group = find(tracks).getFirst();
+    assertThat(group.evidence()).isEqualTo(Evidence.SAME_TAGS);
+    assertThat(group.doubt()).isEqualTo(Doubt.SOUND_DIFFERS);
+    assertThat(group.offered()).isFalse();
+  }
+
+  @Test
+  void whatWasNotMeasuredIsSaidToBeUnheard() {
+    Tracks tracks =
+        Tracks.none()
+            .with("artist=Varda Pell", "title=Slipway", "duration=180.0", "sound=a")
+            .with("artist=Varda Pell", "title=Slipway", "duration=180.0");
+    assertThat(find(tracks).getFirst().doubt()).isEqualTo(Doubt.NOT_HEARD);
+    Wish heardOnly = new Wish(Optional.empty(), Preferences.USUAL, Set.of());
+    assertThat(find(tracks, heardOnly)).isEmpty();
+  }
+
+  @Test
+  void copiesThatAreKnownStandForOneAmongTheTags() {
+    Tracks tracks =
+        Tracks.none()
+            .with("artist=Varda Pell", "title=Slipway", "duration=180.0", "content=x", "plays=3")
+            .with("artist=Varda Pell", "title=Slipway", "duration=180.0", "content=x")
+            .with("artist=Varda Pell", "title=Slipway", "duration=180.0", "content=y");
+    List<Group> groups = find(tracks);
+    assertThat(groups).extracting(Group::tracks).containsExactly(List.of(1, 2), List.of(1, 3));
+  }
+
+  @Test
+  void whatTheDjKeepsIsNotShownAgain() {
+    Tracks tracks = Tracks.none().with("content=x").with("content=x").with("content=x");
+    Set<Long> two = Set.of(Duplicates.pair(2, 1));
+    assertThat(find(tracks, new Wish(Optional.empty(), Preferences.USUAL, two))).hasSize(1);
+    Set<Long> all = Duplicates.pairs(List.of(3, 1, 2));
+    assertThat(find(tracks, new Wish(Optional.empty(), Preferences.USUAL, all))).isEmpty();
+  }
+
+  @Test
+  void lostFilesAreNoCopies() {
+    Tracks tracks =
+        Tracks.none()
+            .with("duration=180.0", "sound=a")
+            .with("duration=180.0", "sound=b", "state=lost");
+    assertThat(find(tracks, pair(1, 2))).isEmpty();
+  }
+
+  @ParameterizedTest
+  @CsvSource({"180, 183, true", "180, 183.5, false", "183, 180, true"})
+  void lengthsAgreeWithinTheTolerance(double one, double other, boolean same) {
+    Tracks tracks =
+        Tracks.none()
+            .with("artist=Varda Pell", "title=Slipway", "duration=" + one)
+            .with("artist=VARDA PELL", "title=Slip-way", "duration=" + other);
+    assertThat(find(tracks).isEmpty()).isNotEqualTo(same);
+  }
+
+  @Test
+  void criteriaAreReadAsTheyAreWritten() {
+    Criteria own = Criteria.parse("mine: artist, title clean, bpm ±0.5, duration ±3");
+    assertThat(Criteria.parse(own.toString())).isEqualTo(own);
+    assertThat(own.lines()).hasSize(4);
+    assertThat(Criteria.READY_MADE)
+        .allSatisfy(c -> assertThat(Criteria.parse(c.toString())).isEqualTo(c));
+    assertThatThrownBy(() -> Criteria.parse("no colon")).hasMessageContaining("criteria look like");
+    assertThatThrownBy(() -> Criteria.parse("x: artist roughly"))
+        .hasMessageContaining("neither clean nor");
+    assertThatThrownBy(() -> Criteria.parse("x: artist ±3")).hasMessageContaining("no tolerance");
+    assertThatThrownBy(() -> Criteria.parse("x: colour")).hasMessageContaining("colour");
+  }
+
+  @Test
+  void exactCriteriaCompareEveryLetter() {
+    Tracks tracks =
+        Tracks.none()
+            .with("artist=Varda Pell", "title=Slipway")
+            .with("artist=varda pell", "title=Slipway")
+            .with("artist=Varda Pell", "title=Slipway");
+    Wish exact =
+        new Wish(Optional.of(Criteria.parse("exact: artist, title")), Preferences.USUAL, Set.of());
+    assertThat(find(tracks, exact))
+        .singleElement()
+        .extracting(Group::tracks)
+        .isEqualTo(List.of(1, 3));
   }
 
   @Test
   void aGroupNeedsTwo() {
-    assertThatThrownBy(() -> new Duplicates.Group(List.of(1), 0, ""))
+    assertThatThrownBy(
+            () -> new Group(List.of(1), Evidence.SAME_BYTES, Doubt.NONE, 0, Optional.empty()))
         .hasMessageContaining("two tracks");
   }
 }

@@ -38,7 +38,7 @@ class HalverTest {
   }
 
   @ParameterizedTest
-  @CsvSource({"0.01, 0.99, 1.01", "0.18, 0.93, 1.01", "0.33, 0, 0.06", "0.4, 0, 0.001"})
+  @CsvSource({"0.01, 0.99, 1.01", "0.18, 0.93, 1.01", "0.33, 0, 0.06", "0.4, 0, 0.01"})
   void theSharpOneKeepsTheLowestFifth(double ofRate, double least, double most) {
     assertThat(gain(Halver.sharp(4096), ofRate, 4096)).isBetween(least, most);
   }

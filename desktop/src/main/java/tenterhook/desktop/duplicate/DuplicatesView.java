@@ -2,19 +2,25 @@ package tenterhook.desktop.duplicate;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import tenterhook.core.change.Change;
-import tenterhook.core.change.Outcome;
-import tenterhook.core.duplicate.Duplicates;
-import tenterhook.core.job.Progress;
+import tenterhook.backstage.duplicate.CopySearch;
+import tenterhook.core.duplicate.Criteria;
+import tenterhook.core.duplicate.Doubt;
+import tenterhook.core.duplicate.Group;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.StationView;
@@ -22,141 +28,260 @@ import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 import tenterhook.desktop.theme.Words;
 
-/** Groups of copies: one survivor each, the spares go to the holding bay. */
+/** Groups of copies with their evidence, compared side by side: one survivor each. */
 public final class DuplicatesView implements StationView {
   private final Desk desk;
+  private final DuplicatesModel model;
   private final BorderPane node = new BorderPane();
-  private final ListView<Duplicates.Group> groups = new ListView<>();
+  private final ListView<Group> groups = new ListView<>();
+  private final ComboBox<String> criteria = new ComboBox<>();
   private final Label summary = Look.label("", "second");
   private final Label title = Look.label("", "heading");
   private final Label words = Look.label("", "second");
-  private final HBox buttons = new HBox(8);
+  private final Label hint = Look.label(Words.of("duplicates.hint"), "second");
+  private final Button keep;
+  private final Button stay;
+  private final Button all;
   private final CopiesGrid grid;
+  private final SurvivorPane survivor;
+  private final SparesPane spares;
   private final HoldingPane holding;
+  private List<Criteria> sets = List.of();
 
   /** The view. */
   public DuplicatesView(Desk desk) {
     this.desk = desk;
+    this.model = new DuplicatesModel(desk);
     this.grid = new CopiesGrid(desk);
-    this.holding = new HoldingPane(desk);
+    this.survivor = new SurvivorPane(desk, model);
+    this.spares = new SparesPane(desk, model, () -> right(true));
+    this.holding = new HoldingPane(desk, () -> right(false));
+    keep = Look.primary(Words.of("duplicates.keep"), this::keepOne);
+    keep.setId("keep-one");
+    stay = Look.button("", this::bothStay);
+    stay.setId("both-stay");
+    all = Look.button("", this::resolveAll);
+    all.setId("resolve-all");
     groups.setId("groups");
     groups.getStyleClass().add("picked");
-    groups.setCellFactory(
-        l ->
-            new TwoLineCell<>(
-                g -> desk.state().get().snapshot().name(g.survivor()),
-                g -> Words.of("duplicates.group", g.tracks().size(), megabytes(g.bytesFreed()))));
-    groups
-        .getSelectionModel()
-        .selectedItemProperty()
-        .addListener((o, before, after) -> choose(after));
-    groups.setOnKeyPressed(
-        e -> {
-          if (e.getCode() == KeyCode.ENTER) {
-            keepOne();
-            e.consume();
-          }
-        });
+    groups.setAccessibleText(Words.of("duplicates.groups"));
+    groups.setCellFactory(l -> new TwoLineCell<>(g -> snapshot().name(g.survivor()), this::second));
+    groups.getSelectionModel().selectedItemProperty().addListener((o, was, now) -> choose(now));
+    groups.setOnKeyPressed(this::keys);
     groups.setPlaceholder(Look.label(Words.of("duplicates.none"), "empty"));
-    VBox left = new VBox(8, summary, groups);
+    criteria.setId("criteria");
+    criteria.setMaxWidth(Double.MAX_VALUE);
+    criteria.setAccessibleText(Words.of("duplicates.criteria"));
+    build();
+    model.follow(() -> found(model.groups().get()));
+    desk.whileInView(node, holding::refresh);
+  }
+
+  private void build() {
+    VBox left =
+        new VBox(
+            8, summary, Look.label(Words.of("duplicates.criteria"), "second"), criteria, groups);
     left.getStyleClass().addAll("side", "left");
-    left.setPrefWidth(260);
+    left.setPrefWidth(262);
     VBox.setVgrow(groups, Priority.ALWAYS);
     ScrollPane scroll = new ScrollPane(grid);
     scroll.setFitToWidth(true);
     VBox.setVgrow(scroll, Priority.ALWAYS);
-    var keep = Look.primary(Words.of("duplicates.keep"), this::keepOne);
-    keep.setId("keep-one");
-    var all = Look.button(Words.of("duplicates.all"), this::resolveAll);
-    all.setId("resolve-all");
-    buttons.getChildren().addAll(keep, all);
-    VBox main = new VBox(8, new VBox(2, title, words), buttons, scroll);
+    words.setWrapText(true);
+    title.setWrapText(true);
+    HBox buttons = new HBox(8, keep, stay, Look.spring(), all);
+    VBox main = new VBox(8, new VBox(2, title, words), buttons, scroll, hint);
     main.getStyleClass().add("main");
     node.setLeft(left);
     node.setCenter(main);
-    node.setRight(holding);
-    desk.whileInView(node, this::refresh);
+    right(false);
+    fillCriteria();
+    criteria.setOnAction(e -> chooseCriteria());
+  }
+
+  /** The side shows what makes a survivor, or the holding bay. */
+  private void right(boolean bay) {
+    VBox side = new VBox(14, survivor, spares);
+    side.getStyleClass().add("side");
+    side.setPrefWidth(262);
+    side.setMinWidth(262);
+    node.setRight(bay ? holding : side);
+    holding.refresh();
+  }
+
+  /** Shows the holding bay at the side. */
+  public void showHoldingBay() {
+    right(true);
+  }
+
+  /** The groups now, for those who count them. */
+  public ReadOnlyObjectProperty<List<Group>> groups() {
+    return model.groups();
+  }
+
+  private Snapshot snapshot() {
+    return desk.state().get().snapshot();
+  }
+
+  private void fillCriteria() {
+    sets = CopySearch.criteria(desk.collection());
+    List<String> names = new ArrayList<>();
+    names.add(Words.of("duplicates.heardOnly"));
+    sets.forEach(c -> names.add(Words.of("duplicates.tags", c.name())));
+    names.add(Words.of("duplicates.own"));
+    criteria.getItems().setAll(names);
+    int at = model.criteria().map(sets::indexOf).orElse(-1);
+    criteria.getSelectionModel().select(at + 1);
+  }
+
+  private void chooseCriteria() {
+    int at = criteria.getSelectionModel().getSelectedIndex();
+    if (at == criteria.getItems().size() - 1) {
+      String now = model.criteria().orElse(Criteria.USUAL).toString();
+      desk.frame()
+          .askText(Words.of("ask.criteria"), now, Words.of("do.criteria"), this::keepCriteria);
+    } else if (at >= 0) {
+      model.criteria(at == 0 ? Optional.empty() : Optional.of(sets.get(at - 1)));
+    }
+  }
+
+  private void keepCriteria(String text) {
+    try {
+      Criteria own = Criteria.parse(text);
+      CopySearch.keep(desk.collection(), own);
+      model.criteria(Optional.of(own));
+    } catch (IllegalArgumentException wrong) {
+      desk.frame().tell(Words.of("duplicates.notCriteria", wrong.getMessage()), true, 0);
+    }
+    fillCriteria();
   }
 
   static String megabytes(long bytes) {
-    return String.format(java.util.Locale.ROOT, "%.1f MB", bytes / 1e6);
+    return String.format(Locale.ROOT, "%.1f MB", bytes / 1e6);
   }
 
-  private void refresh() {
-    Snapshot snapshot = desk.state().get().snapshot();
-    List<Duplicates.Group> now = Duplicates.sameBytes(snapshot);
-    long freed = now.stream().mapToLong(Duplicates.Group::bytesFreed).sum();
+  private String second(Group group) {
+    String doubt = group.doubt() == Doubt.NONE ? "" : " · " + doubt(group);
+    return group.evidence().words()
+        + " · "
+        + Words.of("duplicates.group", group.tracks().size(), megabytes(group.bytesFreed()))
+        + doubt;
+  }
+
+  private static String doubt(Group group) {
+    return Words.of("doubt." + group.doubt().name().toLowerCase(Locale.ROOT));
+  }
+
+  private void found(List<Group> now) {
+    long freed = now.stream().mapToLong(Group::bytesFreed).sum();
+    long offered = now.stream().filter(Group::offered).count();
     summary.setText(Words.of("duplicates.summary", now.size(), megabytes(freed)));
+    all.setText(Words.of("duplicates.all", offered));
+    all.setVisible(offered > 0);
     int at = Math.max(0, groups.getSelectionModel().getSelectedIndex());
     if (!now.equals(groups.getItems())) {
       groups.getItems().setAll(now);
       groups.getSelectionModel().select(Math.min(at, now.size() - 1));
     }
-    buttons.setVisible(!now.isEmpty());
+    for (Node part : List.of(keep, stay, hint)) {
+      part.setVisible(!now.isEmpty());
+    }
     if (now.isEmpty()) {
       title.setText(Words.of("duplicates.noneTitle"));
       words.setText(Words.of("duplicates.none"));
       grid.clear();
     }
-    holding.refresh();
+    survivor.show(now);
+    spares.show(now);
   }
 
-  private void choose(Duplicates.Group group) {
-    if (group != null) {
-      Look.data(title, desk.state().get().snapshot().name(group.survivor()));
-      words.setText(Words.of("duplicates.words", group.tracks().size(), group.reason()));
-      grid.show(group);
+  private void choose(Group group) {
+    if (group == null) {
+      return;
+    }
+    Look.data(title, snapshot().name(group.survivor()));
+    Look.data(words, words(group));
+    boolean homes = group.doubt() == Doubt.TWO_HOMES;
+    stay.setText(Words.of(homes ? "duplicates.bothStay" : "duplicates.notCopies"));
+    keep.setDisable(group.doubt() == Doubt.SOUND_DIFFERS);
+    desk.chosen().set(group.survivor());
+    grid.show(group);
+  }
+
+  private String words(Group group) {
+    String decided =
+        group
+            .decidedBy()
+            .map(p -> Words.of("duplicates.decided", p.words()))
+            .orElse(Words.of("duplicates.tie"));
+    String alike =
+        model
+            .likeness(group.survivor(), group.spares().getFirst())
+            .map(share -> " " + Words.of("duplicates.alike", Math.round(100 * share)))
+            .orElse("");
+    String doubt = group.doubt() == Doubt.NONE ? "" : " " + Words.of(doubtWords(group));
+    return Words.of("duplicates.words", group.tracks().size(), group.evidence().words())
+        + alike
+        + doubt
+        + " "
+        + decided;
+  }
+
+  private static String doubtWords(Group group) {
+    return "doubtWords." + group.doubt().name().toLowerCase(Locale.ROOT);
+  }
+
+  private void keys(KeyEvent event) {
+    if (event.getCode() == KeyCode.ENTER) {
+      keepOne();
+      event.consume();
     }
   }
 
+  @Override
+  public boolean take(KeyEvent event) {
+    int number = event.getCode().ordinal() - KeyCode.DIGIT1.ordinal();
+    boolean plain = !event.isShortcutDown() && !event.isAltDown();
+    if (plain && event.getCode() == KeyCode.K) {
+      grid.keepHeard();
+      return true;
+    }
+    return plain && event.getCode().isDigitKey() && number >= 0 && grid.hear(number);
+  }
+
   private void keepOne() {
-    Duplicates.Group group = groups.getSelectionModel().getSelectedItem();
+    Group group = groups.getSelectionModel().getSelectedItem();
+    if (group != null && !keep.isDisable()) {
+      model.keep(grid.survivor(), grid.spares(), grid.declined());
+    }
+  }
+
+  private void bothStay() {
+    Group group = groups.getSelectionModel().getSelectedItem();
     if (group != null) {
-      desk.apply(
-          Duplicates.resolve(
-              desk.state().get().snapshot(),
-              desk.state().get().crates(),
-              grid.survivor(),
-              grid.spares()));
+      model.bothStay(group);
+      desk.frame()
+          .ask(
+              Words.of("ask.bothStay", snapshot().name(group.survivor())),
+              Words.of("do.bothStay"),
+              () -> model.noMore(group));
     }
   }
 
   private void resolveAll() {
-    List<Duplicates.Group> all = List.copyOf(groups.getItems());
-    int spares = all.stream().mapToInt(g -> g.spares().size()).sum();
+    List<Group> offered = model.groups().get().stream().filter(Group::offered).toList();
+    int count = offered.stream().mapToInt(g -> g.spares().size()).sum();
     desk.frame()
         .ask(
-            Words.of("ask.resolveAll", all.size(), spares),
-            Words.of("do.resolveAll", spares),
-            () -> {
-              desk.job(Words.of("duplicates.job"), true, p -> resolve(all, p), this::resolved);
-            });
-  }
-
-  private List<Outcome> resolve(List<Duplicates.Group> all, Progress progress) {
-    List<Outcome> outcomes = new ArrayList<>();
-    for (Duplicates.Group group : all) {
-      if (!progress.stopped()) {
-        var state = desk.collection().state();
-        Change one =
-            Duplicates.resolve(state.snapshot(), state.crates(), group.survivor(), group.spares());
-        outcomes.add(desk.collection().apply(one, Progress.SILENT));
-        progress.at(outcomes.size(), all.size(), one.title());
-      }
-    }
-    return outcomes;
-  }
-
-  private void resolved(List<Outcome> outcomes) {
-    int refused = outcomes.stream().mapToInt(o -> o.refused().size()).sum();
-    String words = Words.of("duplicates.done", outcomes.size(), refused);
-    long last = outcomes.isEmpty() || refused > 0 ? 0 : outcomes.getLast().number();
-    desk.frame().tell(words, refused > 0, last);
+            Words.of("ask.resolveAll", offered.size(), count),
+            Words.of("do.resolveAll", count),
+            model::keepAll);
   }
 
   @Override
   public void shown() {
-    refresh();
+    model.look();
+    holding.refresh();
     groups.requestFocus();
   }
 

@@ -1,62 +1,97 @@
 package tenterhook.desktop.duplicate;
 
+import java.nio.file.Files;
+import java.util.List;
+import java.util.Optional;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.SelectionMode;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.duplicate.HoldingBay;
+import tenterhook.backstage.duplicate.HoldingBay.Held;
 import tenterhook.core.change.TrackEdits;
-import tenterhook.core.field.Fields;
-import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 import tenterhook.desktop.theme.Words;
 
-/** What lies in the holding bay, and the way back. */
+/** What lies in the holding bay, since when and why, and the way back. */
 final class HoldingPane extends VBox {
   private final Desk desk;
-  private final ListView<Integer> held = new ListView<>();
+  private final ListView<Held> held = new ListView<>();
   private final Label words = Look.label("", "second");
+  private final Label warning = Look.label("", "hole");
 
-  HoldingPane(Desk desk) {
+  /** All that is shown, read beside the window. */
+  private record Bay(List<Held> files, Optional<Double> free) {}
+
+  HoldingPane(Desk desk, Runnable back) {
+    super(8);
     this.desk = desk;
     getStyleClass().add("side");
-    setPrefWidth(260);
-    setMinWidth(260);
+    setPrefWidth(262);
+    setMinWidth(262);
     held.setId("held");
+    held.getStyleClass().add("picked");
+    held.setAccessibleText(Words.of("holding.title"));
+    held.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
     held.setCellFactory(
         l ->
             new TwoLineCell<>(
-                id -> desk.state().get().snapshot().name(id),
-                id -> desk.state().get().snapshot().raw(id, Fields.PATH).split("/", 3)[2]));
+                h -> desk.state().get().snapshot().name(h.id()), HoldingPane::second));
     held.setPlaceholder(Look.label(Words.of("holding.empty"), "empty"));
     VBox.setVgrow(held, Priority.ALWAYS);
     words.setWrapText(true);
-    var one = Look.button(Words.of("holding.restore"), this::restoreOne);
+    warning.setWrapText(true);
+    warning.setId("holding-warning");
+    var one = Look.button(Words.of("holding.restore"), this::restoreChosen);
     one.setId("restore-one");
-    getChildren()
-        .addAll(
-            Look.label(Words.of("holding.title"), "heading"),
-            words,
-            held,
-            one,
-            Look.button(Words.of("holding.restoreAll"), this::restoreAll));
+    var all = Look.button(Words.of("holding.restoreAll"), this::restoreAll);
+    all.setId("restore-all");
+    var empty = Look.button(Words.of("holding.emptyIt"), this::empty, "danger");
+    empty.setId("empty-bay");
+    var done = Look.button(Words.of("holding.back"), back, "quiet");
+    done.setId("holding-back");
+    HBox head = new HBox(8, Look.label(Words.of("holding.title"), "heading"), Look.spring(), done);
+    getChildren().addAll(head, words, warning, held, new HBox(6, one, all), empty);
+  }
+
+  private static String second(Held file) {
+    String day = file.at().isEmpty() ? "" : file.at().substring(0, 10) + " · ";
+    return day
+        + DuplicatesView.megabytes(file.bytes())
+        + "\n"
+        + file.from().root()
+        + "/"
+        + file.from().path()
+        + (file.why().isEmpty() ? "" : "\n" + file.why());
   }
 
   void refresh() {
-    Snapshot snapshot = desk.state().get().snapshot();
-    RoaringBitmap ids = snapshot.held();
-    long bytes = ids.stream().mapToLong(id -> snapshot.value(id, Fields.SIZE).orElse(0L)).sum();
-    words.setText(Words.of("holding.words", ids.getCardinality(), DuplicatesView.megabytes(bytes)));
-    held.getItems().setAll(ids.stream().boxed().toList());
+    desk.latest(
+        this,
+        () ->
+            new Bay(
+                HoldingBay.of(desk.collection()), HoldingBay.warning(desk.collection().state())),
+        this::show);
   }
 
-  private void restoreOne() {
-    Integer id = held.getSelectionModel().getSelectedItem();
-    if (id != null) {
-      restore(RoaringBitmap.bitmapOf(id));
-    }
+  private void show(Bay bay) {
+    long bytes = bay.files().stream().mapToLong(Held::bytes).sum();
+    words.setText(Words.of("holding.words", bay.files().size(), DuplicatesView.megabytes(bytes)));
+    warning.setText(
+        bay.free().map(share -> Words.of("holding.full", Math.round(100 * share))).orElse(""));
+    warning.setManaged(bay.free().isPresent());
+    held.getItems().setAll(bay.files());
+  }
+
+  private void restoreChosen() {
+    RoaringBitmap ids = new RoaringBitmap();
+    held.getSelectionModel().getSelectedItems().forEach(h -> ids.add(h.id()));
+    restore(ids);
   }
 
   private void restoreAll() {
@@ -67,5 +102,23 @@ final class HoldingPane extends VBox {
     if (!ids.isEmpty()) {
       desk.apply(TrackEdits.restore(desk.state().get().snapshot(), ids));
     }
+  }
+
+  private void empty() {
+    RoaringBitmap ids = desk.state().get().snapshot().held();
+    if (ids.isEmpty()) {
+      return;
+    }
+    Optional<HoldingBay.Bin> bin = HoldingBay.systemBin();
+    desk.frame()
+        .ask(
+            Words.of(bin.isPresent() ? "ask.emptyToBin" : "ask.empty", ids.getCardinality()),
+            Words.of("do.empty", ids.getCardinality()),
+            () ->
+                desk.job(
+                    Words.of("holding.job"),
+                    true,
+                    p -> HoldingBay.empty(desk.collection(), ids, bin.orElse(Files::delete), p),
+                    desk::told));
   }
 }

@@ -3,7 +3,9 @@ package tenterhook.desktop.shell;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -30,7 +32,7 @@ final class Jobs {
       Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("reading").factory());
   private final AtomicInteger waiting = new AtomicInteger();
   private final Map<String, PauseTransition> pauses = new HashMap<>();
-  private final Map<Object, Integer> asked = new HashMap<>();
+  private final Map<Object, Integer> asked = new ConcurrentHashMap<>();
   private final Consumer<String> trouble;
 
   /**
@@ -68,12 +70,8 @@ final class Jobs {
   <T> void latest(Object owner, Callable<T> work, Consumer<T> then) {
     int number = asked.merge(owner, 1, Integer::sum);
     quietly(
-        work,
-        result -> {
-          if (asked.get(owner) == number) {
-            then.accept(result);
-          }
-        });
+        () -> asked.get(owner) == number ? Optional.of(work.call()) : Optional.<T>empty(),
+        result -> result.filter(r -> asked.get(owner) == number).ifPresent(then));
   }
 
   void later(String name, Runnable work) {

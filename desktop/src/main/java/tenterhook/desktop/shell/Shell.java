@@ -17,7 +17,6 @@ import javafx.stage.DirectoryChooser;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.listen.Status;
-import tenterhook.core.duplicate.Duplicates;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.arrival.ArrivalsModel;
@@ -78,7 +77,11 @@ public final class Shell extends BorderPane implements Desk.Frame {
     stations.put(Station.ARRIVALS, new ArrivalsView(desk));
     stations.put(Station.REPAIRS, new RepairsView(desk));
     stations.put(Station.LOST, new LostView(desk));
-    stations.put(Station.DUPLICATES, new DuplicatesView(desk));
+    DuplicatesView duplicates = new DuplicatesView(desk);
+    stations.put(Station.DUPLICATES, duplicates);
+    duplicates
+        .groups()
+        .addListener((o, before, after) -> rail.waiting(Station.DUPLICATES, after.size()));
     stations.put(Station.CODING, coding);
     stations.put(Station.CRATES, new CratesView(desk));
     this.inView = stations.get(Station.WEAVE);
@@ -137,7 +140,6 @@ public final class Shell extends BorderPane implements Desk.Frame {
     Snapshot snapshot = desk.state().get().snapshot();
     rail.waiting(Station.ARRIVALS, ArrivalsModel.waiting(desk.collection()).getCardinality());
     rail.waiting(Station.LOST, LostFinder.lost(snapshot).getCardinality());
-    rail.waiting(Station.DUPLICATES, Duplicates.sameBytes(snapshot).size());
     rail.waiting(Station.CODING, CodingModel.waiting(desk.state().get()).getCardinality());
   }
 
@@ -295,7 +297,8 @@ public final class Shell extends BorderPane implements Desk.Frame {
     } else if (event.getCode() == KeyCode.ESCAPE
         && !(event.getTarget() instanceof TextInputControl)) {
       escape(event);
-    } else if (listeningKeys.take(event)) {
+    } else if (!(event.getTarget() instanceof TextInputControl) && inView.take(event)
+        || listeningKeys.take(event)) {
       event.consume();
     } else if (event.isShortcutDown()) {
       shortcut(event);

@@ -2,6 +2,7 @@ package tenterhook.desktop.shell;
 
 import java.util.Optional;
 import javafx.scene.Node;
+import javafx.scene.input.KeyEvent;
 import tenterhook.desktop.table.TrackPane;
 
 /** One station, or a view beside the rail. */
@@ -19,4 +20,13 @@ public interface StationView {
 
   /** What its keys do, for F1. */
   String keys();
+
+  /**
+   * Takes a key before the window does; not asked while somebody types a text.
+   *
+   * @return whether it was taken
+   */
+  default boolean take(KeyEvent event) {
+    return false;
+  }
 }

@@ -19,7 +19,6 @@ import tenterhook.backstage.collection.Playlists;
 import tenterhook.backstage.playlist.M3u8;
 import tenterhook.backstage.tagfile.TagFiles;
 import tenterhook.core.crate.Crate;
-import tenterhook.core.duplicate.Duplicates;
 import tenterhook.core.field.Fields;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.weave.Weave;
@@ -154,37 +153,6 @@ class StationsTest extends WindowTest {
     fx(close::fire);
     settle();
     assertThat(LostFinder.lost(now()).getCardinality()).isEqualTo(lost - closes);
-  }
-
-  @Test
-  void oneOfACopyIsKeptAndTheSpareComesBack() {
-    int groups = Duplicates.sameBytes(now()).size();
-    station(KeyCode.DIGIT5);
-    Path spare =
-        collection.state().path(Duplicates.sameBytes(now()).getFirst().spares().getFirst());
-    press("keep-one");
-    settle();
-    assertThat(Duplicates.sameBytes(now())).hasSize(groups - 1);
-    assertThat(spare).doesNotExist();
-    ListView<?> held = (ListView<?>) shell.lookup("#held");
-    fx(() -> held.getSelectionModel().selectFirst());
-    press("restore-one");
-    settle();
-    assertThat(spare).exists();
-  }
-
-  @Test
-  void allGroupsAreDoneAfterOneQuestion() {
-    int groups = Duplicates.sameBytes(now()).size();
-    station(KeyCode.DIGIT5);
-    press("resolve-all");
-    assertThat(Duplicates.sameBytes(now())).hasSize(groups);
-    press("answer");
-    await(() -> Duplicates.sameBytes(now()).isEmpty());
-    settle();
-    assertThat(text("told"))
-        .isEqualTo(groups + " groups resolved; the spares lie in the holding bay");
-    assertThat(now().held().getCardinality()).isGreaterThanOrEqualTo(groups);
   }
 
   @Test

@@ -51,12 +51,17 @@ abstract class WindowTest {
   @AfterEach
   void takeAllBack() {
     settle();
-    while (collection.history().stream().filter(e -> e.undoes() == 0 && e.canUndo()).count()
-        > changes()) {
+    long left = undoable();
+    for (long before = left + 1; left > changes() && left < before; left = undoable()) {
+      before = left;
       fx(() -> desk.undo());
       settle();
     }
     settle();
+  }
+
+  private long undoable() {
+    return collection.history().stream().filter(e -> e.undoes() == 0 && e.canUndo()).count();
   }
 
   long changes() {

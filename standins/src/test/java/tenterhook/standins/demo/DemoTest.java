@@ -25,6 +25,7 @@ import tenterhook.backstage.collection.ScanReport;
 import tenterhook.backstage.store.CrateJson;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.duplicate.Duplicates;
+import tenterhook.core.duplicate.Group;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.lost.LostFinder;
@@ -181,7 +182,7 @@ class DemoTest {
   void byteCopiesAreFoundAndVersionsAreNot() {
     Snapshot now = collection.state().snapshot();
     Set<String> inGroups = new HashSet<>();
-    for (Duplicates.Group group : Duplicates.sameBytes(now)) {
+    for (Group group : Duplicates.sameBytes(now)) {
       group.tracks().forEach(id -> inGroups.add(now.raw(id, Fields.PATH)));
     }
     for (JsonNode file : truth.path("files")) {

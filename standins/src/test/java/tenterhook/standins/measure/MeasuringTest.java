@@ -9,8 +9,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.InstantSource;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
@@ -200,11 +202,16 @@ class MeasuringTest {
 
   @Test
   @Order(9)
-  void printsAreGivenOneByOne() {
-    Map<String, Integer> lengths = new HashMap<>();
-    collection.measured().prints((sound, print) -> lengths.put(sound, print.length()));
-    assertThat(lengths).hasSize(first.measured() + second.measured());
-    assertThat(lengths.values()).allMatch(l -> l > 40);
+  void printsAreGivenByTheirSound() {
+    Snapshot now = collection.state().snapshot();
+    Set<String> sounds = new HashSet<>();
+    now.tracks().forEach((int id) -> sounds.add(now.raw(id, Fields.SOUND)));
+    sounds.remove("");
+    assertThat(sounds).hasSize(first.measured() + second.measured());
+    for (String sound : sounds) {
+      assertThat(collection.measured().print(sound).orElseThrow().length()).isGreaterThan(40);
+    }
+    assertThat(collection.measured().print("no such sound")).isEmpty();
     assertThat(collection.measured().of("no such sound")).isEmpty();
     assertThat(collection.measured().overview("no such sound")).isEmpty();
   }

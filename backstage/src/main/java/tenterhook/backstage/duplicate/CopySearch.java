@@ -1,0 +1,168 @@
+package tenterhook.backstage.duplicate;
+
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import tenterhook.backstage.collection.CollectionState;
+import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.core.change.Outcome.Refusal;
+import tenterhook.core.crate.Crate;
+import tenterhook.core.duplicate.Criteria;
+import tenterhook.core.duplicate.Duplicates;
+import tenterhook.core.duplicate.Group;
+import tenterhook.core.duplicate.Preference;
+import tenterhook.core.duplicate.Preferences;
+import tenterhook.core.duplicate.SoundPairs;
+import tenterhook.core.duplicate.SoundPairs.Pair;
+import tenterhook.core.field.Fields;
+import tenterhook.core.job.Progress;
+import tenterhook.core.measure.SoundPrint;
+import tenterhook.core.track.Snapshot;
+
+/**
+ * What there is to know about copies in a collection: what was read and listened to, and what the
+ * DJ settled. Immutable; made anew after files were compared or measured.
+ *
+ * @param sounds pairs of one recording
+ * @param troubles files that could not be read
+ */
+public record CopySearch(List<Pair> sounds, List<Refusal> troubles) {
+  private static final String PREFERENCES = "survivor preferences";
+  private static final String BOTH_STAY = "both stay";
+  private static final String CRITERIA = "duplicate criteria";
+
+  /** Nothing read, nothing heard. */
+  public static final CopySearch NONE = new CopySearch(List.of(), List.of());
+
+  /** Copies. */
+  public CopySearch {
+    sounds = List.copyOf(sounds);
+    troubles = List.copyOf(troubles);
+  }
+
+  /**
+   * Reads the files of equal size that were not read before, and compares the prints of all that
+   * was measured.
+   *
+   * @param progress told of every file; a stop keeps what was found so far
+   */
+  public static CopySearch run(MusicCollection collection, Progress progress) {
+    List<Refusal> troubles = collection.compareCopies(progress);
+    Snapshot snapshot = collection.state().snapshot();
+    Map<String, Integer> bySound = new LinkedHashMap<>();
+    snapshot
+        .tracks()
+        .forEach(
+            (int id) -> {
+              String sound = snapshot.raw(id, Fields.SOUND);
+              if (!sound.isEmpty() && !snapshot.lost(id)) {
+                bySound.putIfAbsent(sound, id);
+              }
+            });
+    int[] ids = bySound.values().stream().mapToInt(i -> i).toArray();
+    List<Pair> pairs =
+        SoundPairs.of(
+            ids,
+            id ->
+                collection
+                    .measured()
+                    .print(snapshot.raw(id, Fields.SOUND))
+                    .orElse(SoundPrint.EMPTY),
+            progress);
+    return new CopySearch(pairs, troubles);
+  }
+
+  /**
+   * The groups of copies now.
+   *
+   * @param criteria by which tags are compared; empty when tags are not asked
+   */
+  public List<Group> groups(MusicCollection collection, Optional<Criteria> criteria) {
+    return Duplicates.find(
+        ground(collection.state()),
+        sounds,
+        new Duplicates.Wish(criteria, preferences(collection), bothStay(collection)));
+  }
+
+  /** What preferences ask of a collection. */
+  public static Preference.Ground ground(CollectionState state) {
+    Map<Integer, Integer> crates = new HashMap<>();
+    for (Crate crate : state.crates().all()) {
+      if (crate instanceof Crate.HandCrate hand) {
+        hand.tracks().forEach(id -> crates.merge(id, 1, Integer::sum));
+      }
+    }
+    return new Preference.Ground() {
+      @Override
+      public Snapshot snapshot() {
+        return state.snapshot();
+      }
+
+      @Override
+      public int crates(int id) {
+        return crates.getOrDefault(id, 0);
+      }
+    };
+  }
+
+  /** The DJ's order of preferences. */
+  public static Preferences preferences(MusicCollection collection) {
+    return collection.setting(PREFERENCES).map(Preferences::parse).orElse(Preferences.USUAL);
+  }
+
+  /** Keeps the DJ's order of preferences. */
+  public static void keep(MusicCollection collection, Preferences preferences) {
+    collection.keepSetting(PREFERENCES, preferences.toString());
+  }
+
+  /** The criteria that are ready-made and those that the DJ keeps under a name. */
+  public static List<Criteria> criteria(MusicCollection collection) {
+    Map<String, Criteria> byName = new LinkedHashMap<>();
+    Criteria.READY_MADE.forEach(c -> byName.put(c.name(), c));
+    collection.setting(CRITERIA).stream()
+        .flatMap(String::lines)
+        .map(Criteria::parse)
+        .forEach(c -> byName.put(c.name(), c));
+    return List.copyOf(byName.values());
+  }
+
+  /** Keeps criteria under their name; older ones of that name go. */
+  public static void keep(MusicCollection collection, Criteria criteria) {
+    String kept =
+        criteria(collection).stream()
+            .filter(c -> !Criteria.READY_MADE.contains(c) && !c.name().equals(criteria.name()))
+            .map(Criteria::toString)
+            .collect(Collectors.joining("\n"));
+    collection.keepSetting(CRITERIA, (kept + "\n" + criteria).strip());
+  }
+
+  private static Set<Long> bothStay(MusicCollection collection) {
+    return Arrays.stream(collection.setting(BOTH_STAY).orElse("").split(" "))
+        .filter(w -> !w.isEmpty())
+        .map(Long::parseLong)
+        .collect(Collectors.toSet());
+  }
+
+  /** Settles that all tracks of a group stay; it is not shown again. */
+  public static void bothStay(MusicCollection collection, Group group) {
+    Set<Long> kept = bothStay(collection);
+    kept.addAll(Duplicates.pairs(group.tracks()));
+    collection.keepSetting(BOTH_STAY, text(kept));
+  }
+
+  /** Takes that back. */
+  public static void bothStayNoMore(MusicCollection collection, Group group) {
+    Set<Long> kept = bothStay(collection);
+    kept.removeAll(Duplicates.pairs(group.tracks()));
+    collection.keepSetting(BOTH_STAY, text(kept));
+  }
+
+  private static String text(Set<Long> pairs) {
+    return pairs.stream().sorted().map(String::valueOf).collect(Collectors.joining(" "));
+  }
+}

@@ -1,0 +1,8 @@
+/**
+ * Finds copies in an open collection and resolves them on the one road. It must not know how copies
+ * are told. Start at {@link tenterhook.backstage.duplicate.CopySearch}.
+ */
+@NullMarked
+package tenterhook.backstage.duplicate;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,124 @@
+package tenterhook.core.duplicate;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tenterhook.core.Tracks;
+import tenterhook.core.duplicate.Preference.Kind;
+import tenterhook.core.track.Snapshot;
+
+class PreferencesTest {
+  private static Preference.Ground ground(Tracks tracks, Map<Integer, Integer> crates) {
+    Snapshot snapshot = tracks.snapshot();
+    return new Preference.Ground() {
+      @Override
+      public Snapshot snapshot() {
+        return snapshot;
+      }
+
+      @Override
+      public int crates(int id) {
+        return crates.getOrDefault(id, 0);
+      }
+    };
+  }
+
+  private static Preferences.Ranking rank(String order, Tracks tracks) {
+    return Preferences.parse(order).rank(ground(tracks, Map.of(2, 1)), List.of(1, 2));
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "guarded, guarded=, guarded=yes",
+    "lossless, codec=mp3, codec=flac",
+    "bitrate, bitrate=128, bitrate=320",
+    "longest, duration=180.2, duration=190.1",
+    "fields, title=, title=Slipway",
+    "plays, plays=2, plays=10",
+    "oldest, added=2026-03-01, added=2025-03-01",
+    "newest, added=2025-03-01, added=2026-03-01",
+    "root:Ferry, root=Rink, root=Ferry",
+    "format:flac, codec=mp3, codec=flac",
+    "crates, title=a, title=b"
+  })
+  void eachLineTellsTheBetterCopy(String line, String worse, String better) {
+    Preferences.Ranking ranking = rank(line, Tracks.none().with(worse).with(better));
+    assertThat(ranking.tracks()).containsExactly(2, 1);
+    assertThat(ranking.decidedBy().orElseThrow().toString()).isEqualTo(line);
+  }
+
+  @Test
+  void qualityIsWhatIsHeardNotWhatIsClaimed() {
+    Tracks tracks =
+        Tracks.none()
+            .with("codec=mp3", "bitrate=320", "sound=a", "quality=upscaled", "realKbps=128")
+            .with("codec=aac", "bitrate=192", "sound=b", "quality=honest");
+    assertThat(rank("quality", tracks).tracks()).containsExactly(2, 1);
+    Tracks flac =
+        Tracks.none()
+            .with("codec=flac", "sound=a", "quality=upscaled", "realKbps=128")
+            .with("codec=mp3", "bitrate=256", "sound=b", "quality=honest");
+    assertThat(rank("quality, lossless", flac).tracks()).containsExactly(2, 1);
+  }
+
+  @Test
+  void theFirstLineThatSetsOneApartDecides() {
+    Tracks three =
+        Tracks.none()
+            .with("codec=flac", "plays=1")
+            .with("codec=flac", "plays=5")
+            .with("codec=mp3", "plays=9");
+    Preferences.Ranking ranking =
+        Preferences.parse("lossless, plays").rank(ground(three, Map.of()), List.of(1, 2, 3));
+    assertThat(ranking.tracks()).containsExactly(2, 1, 3);
+    assertThat(ranking.decidedBy()).contains(Preference.of(Kind.PLAYS));
+  }
+
+  @Test
+  void aTieIsLeftToTheDj() {
+    Preferences.Ranking ranking =
+        rank("lossless, plays", Tracks.none().with("plays=2").with("plays=2"));
+    assertThat(ranking.decidedBy()).isEmpty();
+    assertThat(ranking.tracks()).containsExactly(1, 2);
+  }
+
+  @Test
+  void eachLineSaysHowManyGroupsItDecides() {
+    Tracks tracks =
+        Tracks.none()
+            .with("content=a", "codec=flac")
+            .with("content=a", "codec=mp3")
+            .with("content=b", "plays=1")
+            .with("content=b")
+            .with("content=c")
+            .with("content=c");
+    Preferences order = Preferences.parse("lossless, plays");
+    List<Group> groups =
+        Duplicates.find(
+            ground(tracks, Map.of()),
+            List.of(),
+            new Duplicates.Wish(java.util.Optional.empty(), order, java.util.Set.of()));
+    assertThat(order.effect(groups))
+        .containsExactly(
+            Map.entry(Preference.of(Kind.LOSSLESS), 1), Map.entry(Preference.of(Kind.PLAYS), 1));
+    assertThat(groups.stream().filter(g -> g.decidedBy().isEmpty())).hasSize(1);
+  }
+
+  @Test
+  void theOrderIsChangedLineByLineAndKept() {
+    Preferences order = Preferences.parse("lossless, plays, root:Rink");
+    assertThat(order.moved(2, 0).toString()).isEqualTo("root:Rink, lossless, plays");
+    assertThat(order.plus(Preference.of(Kind.ARTWORK)).minus(Preference.of(Kind.PLAYS)).toString())
+        .isEqualTo("lossless, root:Rink, artwork");
+    assertThat(order.plus(Preference.of(Kind.PLAYS))).isEqualTo(order);
+    assertThat(Preferences.parse(Preferences.USUAL.toString())).isEqualTo(Preferences.USUAL);
+    assertThatThrownBy(() -> Preferences.parse("prettiest")).hasMessageContaining("PRETTIEST");
+    assertThatThrownBy(() -> new Preference(Kind.ROOT, "")).hasMessageContaining("needs a name");
+    assertThatThrownBy(() -> new Preference(Kind.PLAYS, "x")).hasMessageContaining("no name");
+  }
+}

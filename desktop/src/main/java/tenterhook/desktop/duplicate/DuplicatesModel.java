@@ -1,0 +1,154 @@
+package tenterhook.desktop.duplicate;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import tenterhook.backstage.collection.CollectionState;
+import tenterhook.backstage.duplicate.CopySearch;
+import tenterhook.backstage.duplicate.Resolving;
+import tenterhook.core.change.Outcome;
+import tenterhook.core.duplicate.Criteria;
+import tenterhook.core.duplicate.Group;
+import tenterhook.core.duplicate.Preferences;
+import tenterhook.core.duplicate.SpareFate;
+import tenterhook.core.field.Fields;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Words;
+
+/** Copies as the window sees them: what was found, by what it is judged, what was settled. */
+final class DuplicatesModel {
+  private final Desk desk;
+  private final ReadOnlyObjectWrapper<List<Group>> groups = new ReadOnlyObjectWrapper<>(List.of());
+  private Optional<Criteria> criteria = Optional.of(Criteria.USUAL);
+  private SpareFate fate = new SpareFate.Hold();
+  private CopySearch search = CopySearch.NONE;
+  private Object heard = "";
+  private Runnable follower = () -> {};
+
+  DuplicatesModel(Desk desk) {
+    this.desk = desk;
+    desk.state().addListener((o, before, after) -> refresh());
+    refresh();
+  }
+
+  /** The groups now, the strongest evidence first. */
+  ReadOnlyObjectProperty<List<Group>> groups() {
+    return groups.getReadOnlyProperty();
+  }
+
+  /** Calls the view whenever groups were worked out anew, even when they are the same. */
+  void follow(Runnable view) {
+    follower = view;
+  }
+
+  Optional<Criteria> criteria() {
+    return criteria;
+  }
+
+  /** Compares tags by these criteria from now on, or not at all. */
+  void criteria(Optional<Criteria> other) {
+    criteria = other;
+    refresh();
+  }
+
+  SpareFate fate() {
+    return fate;
+  }
+
+  void fate(SpareFate other) {
+    fate = other;
+  }
+
+  Preferences preferences() {
+    return CopySearch.preferences(desk.collection());
+  }
+
+  void preferences(Preferences order) {
+    CopySearch.keep(desk.collection(), order);
+    refresh();
+  }
+
+  /** Reads and listens to what is new since the last time, as a job; then the groups follow. */
+  void look() {
+    Object now = newest(desk.state().get());
+    if (!now.equals(heard)) {
+      heard = now;
+      desk.job(
+          Words.of("duplicates.look"),
+          true,
+          p -> CopySearch.run(desk.collection(), p),
+          found -> {
+            search = found;
+            refresh();
+          });
+    }
+  }
+
+  /** Changes when files came in or were measured. */
+  private static Object newest(CollectionState state) {
+    var snapshot = state.snapshot();
+    return List.of(
+        snapshot.tracks(), snapshot.tracks(id -> !snapshot.raw(id, Fields.SOUND).isEmpty()));
+  }
+
+  private void refresh() {
+    CopySearch now = search;
+    Optional<Criteria> by = criteria;
+    desk.latest(
+        this,
+        () -> now.groups(desk.collection(), by),
+        found -> {
+          groups.set(found);
+          follower.run();
+        });
+  }
+
+  /** How alike two tracks sound, as found by their prints. */
+  Optional<Double> likeness(int one, int other) {
+    return search.sounds().stream()
+        .filter(p -> p.one() == Math.min(one, other) && p.other() == Math.max(one, other))
+        .map(p -> p.likeness().share())
+        .findFirst();
+  }
+
+  /** Keeps one copy, as the DJ sees it before her. */
+  void keep(int survivor, List<Integer> spares, Set<String> declined) {
+    SpareFate now = fate;
+    desk.job(
+        Words.of("duplicates.job"),
+        false,
+        p -> Resolving.one(desk.collection(), survivor, spares, declined, now, true),
+        desk::told);
+  }
+
+  /** Settles that all of a group stay; can be taken back by {@link #noMore}. */
+  void bothStay(Group group) {
+    CopySearch.bothStay(desk.collection(), group);
+    refresh();
+  }
+
+  void noMore(Group group) {
+    CopySearch.bothStayNoMore(desk.collection(), group);
+    refresh();
+  }
+
+  /** Resolves all groups that are beyond doubt. */
+  void keepAll() {
+    List<Group> all = groups.get();
+    SpareFate now = fate;
+    desk.job(
+        Words.of("duplicates.job"),
+        true,
+        p -> Resolving.all(desk.collection(), all, now, p),
+        this::resolved);
+  }
+
+  private void resolved(List<Outcome> outcomes) {
+    int refused = outcomes.stream().mapToInt(o -> o.refused().size()).sum();
+    String words = Words.of("duplicates.done", outcomes.size(), refused);
+    long last = outcomes.isEmpty() || refused > 0 ? 0 : outcomes.getLast().number();
+    desk.frame().tell(words, refused > 0, last);
+  }
+}
