@@ -212,8 +212,6 @@ public final class MusicCollection implements AutoCloseable {
             ? now.snapshot()
             : Derived.refreshed(now.snapshot(), codebook, now.snapshot().known());
     state = new CollectionState(snapshot, codebook, crates, now.roots());
-    store.putDocument("codebook", CodebookJson.write(codebook));
-    store.putDocument("crates", CrateJson.byId(crates));
     try {
       plain.write(codebook);
       plain.write(crates, this::trackName);

@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.store.CodebookJson;
+import tenterhook.backstage.store.CrateJson;
 import tenterhook.backstage.store.Ledger;
 import tenterhook.backstage.store.Store;
 import tenterhook.core.change.Change;
@@ -63,6 +65,7 @@ final class Road {
         () -> {
           store.put(cells);
           ledger.close(number, out, tracks, others);
+          keepOthers(change, others);
           if (undoes > 0 && kept > 0) {
             ledger.markUndone(undoes, number);
           }
@@ -90,6 +93,17 @@ final class Road {
 
   private static boolean hasOthers(Change change) {
     return change.edits().stream().anyMatch(e -> !(e instanceof Edit.OfTrack));
+  }
+
+  /** Together with the ledger, so that a crate never points to what the ledger says it does not. */
+  private void keepOthers(Change change, boolean others) {
+    for (Edit edit : others ? change.edits() : List.<Edit>of()) {
+      if (edit instanceof Edit.SetCodebook book) {
+        store.putDocument("codebook", CodebookJson.write(book.after()));
+      } else if (edit instanceof Edit.SetCrates crates) {
+        store.putDocument("crates", CrateJson.byId(crates.after()));
+      }
+    }
   }
 
   /** Edits of crates and codebook hold only while both are as they were. */
@@ -249,6 +263,7 @@ final class Road {
         () -> {
           store.put(cells);
           ledger.close(number, out, tracks, others);
+          keepOthers(change, others);
         });
     Outcome outcome = new Outcome(number, change.title(), tracks, 0, List.of());
     return new Done(outcome, cells, others);

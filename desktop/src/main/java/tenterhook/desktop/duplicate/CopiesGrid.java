@@ -135,6 +135,10 @@ final class CopiesGrid extends GridPane {
     row = 1;
     row(Words.of("copies.sound"), tracks.stream().map(this::wave).toList());
     for (Field<?> field : ROWS) {
+      boolean told = tracks.stream().anyMatch(id -> !shown(field, id).isEmpty());
+      if (!told) {
+        continue;
+      }
       row(field.label(), tracks.stream().map(id -> (Node) value(field, id)).toList());
     }
     row(Words.of("copies.crates"), tracks.stream().map(id -> (Node) crates(id)).toList());

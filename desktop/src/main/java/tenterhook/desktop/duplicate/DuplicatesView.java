@@ -16,6 +16,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import tenterhook.backstage.duplicate.CopySearch;
 import tenterhook.core.duplicate.Criteria;
@@ -25,7 +26,6 @@ import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.StationView;
 import tenterhook.desktop.theme.Look;
-import tenterhook.desktop.theme.TwoLineCell;
 import tenterhook.desktop.theme.Words;
 
 /** Groups of copies with their evidence, compared side by side: one survivor each. */
@@ -65,7 +65,7 @@ public final class DuplicatesView implements StationView {
     groups.setId("groups");
     groups.getStyleClass().add("picked");
     groups.setAccessibleText(Words.of("duplicates.groups"));
-    groups.setCellFactory(l -> new TwoLineCell<>(g -> snapshot().name(g.survivor()), this::second));
+    groups.setCellFactory(l -> new GroupCell(desk));
     groups.getSelectionModel().selectedItemProperty().addListener((o, was, now) -> choose(now));
     groups.setOnKeyPressed(this::keys);
     groups.setPlaceholder(Look.label(Words.of("duplicates.none"), "empty"));
@@ -88,6 +88,7 @@ public final class DuplicatesView implements StationView {
     scroll.setFitToWidth(true);
     VBox.setVgrow(scroll, Priority.ALWAYS);
     words.setWrapText(true);
+    words.setMinHeight(Region.USE_PREF_SIZE);
     title.setWrapText(true);
     HBox buttons = new HBox(8, keep, stay, Look.spring(), all);
     VBox main = new VBox(8, new VBox(2, title, words), buttons, scroll, hint);
@@ -160,15 +161,7 @@ public final class DuplicatesView implements StationView {
     return String.format(Locale.ROOT, "%.1f MB", bytes / 1e6);
   }
 
-  private String second(Group group) {
-    String doubt = group.doubt() == Doubt.NONE ? "" : " · " + doubt(group);
-    return group.evidence().words()
-        + " · "
-        + Words.of("duplicates.group", group.tracks().size(), megabytes(group.bytesFreed()))
-        + doubt;
-  }
-
-  private static String doubt(Group group) {
+  static String doubt(Group group) {
     return Words.of("doubt." + group.doubt().name().toLowerCase(Locale.ROOT));
   }
 
@@ -223,8 +216,7 @@ public final class DuplicatesView implements StationView {
     return Words.of("duplicates.words", group.tracks().size(), group.evidence().words())
         + alike
         + doubt
-        + " "
-        + decided;
+        + (group.doubt() == Doubt.SOUND_DIFFERS ? "" : " " + decided);
   }
 
   private static String doubtWords(Group group) {

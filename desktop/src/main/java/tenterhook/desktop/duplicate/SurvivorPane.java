@@ -43,7 +43,8 @@ final class SurvivorPane extends VBox {
     lines.setAccessibleText(Words.of("survivor.title"));
     lines.setCellFactory(l -> new LineCell());
     lines.setOnKeyPressed(this::keys);
-    lines.setPrefHeight(270);
+    lines.setFixedCellSize(31);
+    lines.setPrefHeight(31 * 8 + 4);
     more.setId("preference-add");
     more.setPromptText(Words.of("survivor.add"));
     more.setMaxWidth(Double.MAX_VALUE);

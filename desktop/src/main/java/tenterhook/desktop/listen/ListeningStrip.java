@@ -177,6 +177,7 @@ public final class ListeningStrip extends HBox {
     wave.show(overview);
     wave.clearMarks();
     listening.measured(found -> found.ifPresent(this::mark));
+    heard(listening.status().get());
   }
 
   /** What is only where the file begins or ends, or is all of it, is not worth a word. */

@@ -13,8 +13,13 @@ import javafx.stage.Stage;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.duplicate.Resolving;
 import tenterhook.backstage.measure.Measuring;
 import tenterhook.core.change.TrackEdits;
+import tenterhook.core.duplicate.Duplicates;
+import tenterhook.core.duplicate.Evidence;
+import tenterhook.core.duplicate.Group;
+import tenterhook.core.duplicate.SpareFate;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.repair.RepairKind;
@@ -49,7 +54,6 @@ final class Pictures {
     shots.add(new Shot("weave", () -> shell.go(Station.WEAVE)));
     shots.add(new Shot("arrivals", this::arrivals));
     shots.add(new Shot("repairs-names", () -> repairs(RepairKind.ARTIST_IN_TITLE)));
-    shots.add(new Shot("repairs-genres", () -> repairs(RepairKind.GENRES)));
     shots.add(new Shot("repairs-artwork", () -> repairs(RepairKind.ARTWORK)));
     shots.add(new Shot("repairs-catalogue", () -> repairs(RepairKind.CATALOGUE)));
     shots.add(new Shot("tracks", this::scripts));
@@ -58,7 +62,8 @@ final class Pictures {
     shots.add(new Shot("goes-with", shell::goesWith));
     shots.add(new Shot("measuring", this::measuring));
     shots.add(new Shot("lost-files", this::lost));
-    shots.add(new Shot("duplicates", () -> shell.go(Station.DUPLICATES)));
+    shots.add(new Shot("duplicates", this::duplicates));
+    shots.add(new Shot("holding-bay", this::holdingBay));
     shots.add(new Shot("coding", this::coding));
     shots.add(new Shot("codebook", () -> press("coding-choice", 1)));
     shots.add(new Shot("strays", () -> press("coding-choice", 2)));
@@ -81,7 +86,39 @@ final class Pictures {
     RoaringBitmap most = desk.measuring().waiting();
     most.andNot(most.limit(LEFT));
     desk.aside(
-        Words.of("measure.job"), p -> Measuring.run(desk.collection(), most, p), report -> next(0));
+        Words.of("measure.job"),
+        p -> Measuring.run(desk.collection(), most, p),
+        report -> {
+          shell.go(Station.DUPLICATES);
+          next(0);
+        });
+  }
+
+  /** A group of one sound in two forms. */
+  private void duplicates() {
+    shell.go(Station.DUPLICATES);
+    if (shell.lookup("#groups") instanceof javafx.scene.control.ListView<?> list) {
+      for (int i = 0; i < list.getItems().size(); i++) {
+        if (list.getItems().get(i) instanceof Group group
+            && group.evidence() == Evidence.SAME_SOUND
+            && group.offered()) {
+          list.getSelectionModel().select(i);
+          list.scrollTo(Math.max(0, i - 3));
+          return;
+        }
+      }
+    }
+  }
+
+  private void holdingBay() {
+    press("holding-bay", -1);
+    for (Group group : Duplicates.sameBytes(desk.state().get().snapshot())) {
+      desk.job(
+          "",
+          false,
+          p -> Resolving.all(desk.collection(), List.of(group), new SpareFate.Hold(), p),
+          done -> {});
+    }
   }
 
   private void listening() {

@@ -3,6 +3,7 @@ package tenterhook.desktop.theme;
 import java.util.function.Function;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /**
@@ -11,6 +12,8 @@ import javafx.scene.layout.VBox;
  * @param <T> what the list holds
  */
 public final class TwoLineCell<T> extends ListCell<T> {
+  private static final double SCROLL_BAR = 14;
+
   private final Function<T, String> name;
   private final Function<T, String> second;
   private final Label top = Look.label("", "strong");
@@ -37,5 +40,26 @@ public final class TwoLineCell<T> extends ListCell<T> {
     Look.data(top, name.apply(item));
     Look.data(below, second.apply(item));
     setGraphic(box);
+  }
+
+  /** As high as both texts are when they are broken at the list's width. */
+  @Override
+  protected double computePrefHeight(double width) {
+    return isEmpty() || getListView() == null
+        ? super.computePrefHeight(width)
+        : brokenHeight(this, box, getListView().getWidth());
+  }
+
+  /**
+   * The height of a cell whose texts are broken at the width of their list.
+   *
+   * @param cell with the insets
+   * @param content what it shows
+   * @param listWidth of the list, its scroll bar included
+   */
+  public static double brokenHeight(Region cell, Region content, double listWidth) {
+    double sides = cell.snappedLeftInset() + cell.snappedRightInset() + SCROLL_BAR;
+    double ends = cell.snappedTopInset() + cell.snappedBottomInset();
+    return content.prefHeight(Math.max(60, listWidth - sides)) + ends;
   }
 }
