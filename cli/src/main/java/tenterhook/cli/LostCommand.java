@@ -73,12 +73,20 @@ final class LostCommand extends Work {
 
     private void print(FolderMove move) {
       String words =
-          move.from() + " → " + move.to() + " explains " + move.files().size() + " lost files";
+          move.from()
+              + " → "
+              + move.to()
+              + " explains "
+              + move.files().size()
+              + " of "
+              + move.lost()
+              + " lost files";
       say(
           object()
               .put("from", move.from())
               .put("to", move.to())
-              .put("explains", move.files().size()),
+              .put("explains", move.files().size())
+              .put("lost", move.lost()),
           words);
     }
 

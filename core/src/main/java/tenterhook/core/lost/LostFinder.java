@@ -51,8 +51,9 @@ public final class LostFinder {
    * @param from the old folder
    * @param to the new folder
    * @param files the candidates that agree with it, one a track
+   * @param lost how many lost tracks were below the old folder
    */
-  public record FolderMove(String from, String to, List<Candidate> files) {
+  public record FolderMove(String from, String to, List<Candidate> files, int lost) {
     /** Copies. */
     public FolderMove {
       files = List.copyOf(files);
@@ -104,48 +105,14 @@ public final class LostFinder {
   /**
    * The folder moves that explain the most losses with the fewest decisions. A track with two
    * equally good candidates is explained by none of them alone, only by a folder that others agree
-   * on.
+   * on; and where another folder explains just the same, by none.
    *
    * @param snapshot the collection
    * @param candidates what {@link #candidates} found
    */
   public static List<FolderMove> moves(
       Snapshot snapshot, Map<Integer, List<Candidate>> candidates) {
-    Map<String, List<Candidate>> byMove = new TreeMap<>();
-    for (List<Candidate> mine : candidates.values()) {
-      for (Candidate one : mine) {
-        if (one.certainty() >= 90) {
-          String from = snapshot.raw(one.id(), Fields.FOLDER);
-          byMove
-              .computeIfAbsent(from + "\n" + one.file().folder(), m -> new ArrayList<>())
-              .add(one);
-        }
-      }
-    }
-    List<List<Candidate>> best = new ArrayList<>(byMove.values());
-    best.sort(Comparator.comparingInt((List<Candidate> m) -> -m.size()));
-    RoaringBitmap explained = new RoaringBitmap();
-    List<FolderMove> moves = new ArrayList<>();
-    for (List<Candidate> move : best) {
-      List<Candidate> fresh = move.stream().filter(c -> !explained.contains(c.id())).toList();
-      if (fresh.size() >= 2 && !rivalled(fresh, best)) {
-        fresh.forEach(c -> explained.add(c.id()));
-        Candidate one = fresh.getFirst();
-        moves.add(
-            new FolderMove(snapshot.raw(one.id(), Fields.FOLDER), one.file().folder(), fresh));
-      }
-    }
-    return moves;
-  }
-
-  /** Whether another folder explains exactly the same tracks: then the DJ decides. */
-  private static boolean rivalled(List<Candidate> move, List<List<Candidate>> all) {
-    RoaringBitmap ids = new RoaringBitmap();
-    move.forEach(c -> ids.add(c.id()));
-    String to = move.getFirst().file().folder();
-    return all.stream()
-        .filter(other -> !other.getFirst().file().folder().equals(to))
-        .anyMatch(other -> other.stream().filter(c -> ids.contains(c.id())).count() == move.size());
+    return FolderMoves.of(snapshot, candidates);
   }
 
   /**

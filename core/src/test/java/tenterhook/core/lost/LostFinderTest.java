@@ -86,6 +86,59 @@ class LostFinderTest {
   }
 
   @Test
+  void aFolderWithFoldersInItIsOneDecisionThatNamesIt() {
+    Tracks tracks = Tracks.none();
+    List<FoundFile> disk = new ArrayList<>();
+    for (int i = 0; i < 41; i++) {
+      String path = "Skate 2019/CD" + i % 2 + "/" + i + ".mp3";
+      tracks.with("path=" + path, "size=" + (100 + i), "state=lost");
+      disk.add(file("Rink/" + path, 100 + i));
+    }
+    tracks.with("path=Skate 2019/CD0/gone.mp3", "size=7", "state=lost");
+    List<FolderMove> moves = moves(tracks.snapshot(), disk);
+    assertThat(moves).hasSize(1);
+    assertThat(moves.getFirst().from()).isEqualTo("Skate 2019");
+    assertThat(moves.getFirst().to()).isEqualTo("Rink/Skate 2019");
+    assertThat(moves.getFirst().files()).hasSize(41);
+    assertThat(moves.getFirst().lost()).isEqualTo(42);
+  }
+
+  @Test
+  void theFewestSubstitutionsAreTaken() {
+    Tracks tracks = Tracks.none();
+    List<FoundFile> disk = new ArrayList<>();
+    for (int i = 0; i < 30; i++) {
+      boolean rink = i < 20;
+      String old = (rink ? "Rink/A" + i % 4 : "Ferry/B" + i % 2) + "/" + i + ".mp3";
+      tracks.with("path=" + old, "size=" + (100 + i), "state=lost");
+      disk.add(file((rink ? "Ice/" : "Boat/") + old.substring(old.indexOf('/') + 1), 100 + i));
+    }
+    assertThat(moves(tracks.snapshot(), disk))
+        .extracting(m -> m.from() + " to " + m.to())
+        .containsExactly("Rink to Ice", "Ferry to Boat");
+  }
+
+  @Test
+  void filesMayMoveToAnotherRoot() {
+    Snapshot lost =
+        Tracks.none()
+            .with("path=Rink/a.mp3", "size=1", "state=lost")
+            .with("path=Rink/b.mp3", "size=2", "state=lost")
+            .snapshot();
+    List<FoundFile> disk =
+        List.of(
+            new FoundFile(new Place("Disk", "Rink/a.mp3"), 1),
+            new FoundFile(new Place("Disk", "Rink/b.mp3"), 2));
+    FolderMove move = moves(lost, disk).getFirst();
+    assertThat(move.from()).isEqualTo("Music/Rink");
+    assertThat(move.to()).isEqualTo("Disk/Rink");
+  }
+
+  private static List<FolderMove> moves(Snapshot snapshot, List<FoundFile> disk) {
+    return LostFinder.moves(snapshot, LostFinder.candidates(snapshot, disk));
+  }
+
+  @Test
   void repointingKeepsTheOldTrackAndDropsTheNewcomer() {
     Snapshot rescanned =
         Tracks.none()

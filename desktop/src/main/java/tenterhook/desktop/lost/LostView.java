@@ -134,34 +134,37 @@ public final class LostView implements StationView {
   }
 
   private void look(List<Path> places) {
-    desk.job(Words.of("lost.job"), true, p -> onDisk(places, p), this::found);
+    desk.job(Words.of("lost.job"), true, p -> search(places, p), this::found);
   }
 
-  private List<LostFinder.FoundFile> onDisk(List<Path> places, Progress progress)
-      throws IOException {
+  /** What a search found: worked out beside the window. */
+  private record Found(Map<Integer, List<Candidate>> candidates, List<FolderMove> moves) {}
+
+  private Found search(List<Path> places, Progress progress) throws IOException {
     List<LostFinder.FoundFile> files = new ArrayList<>();
     for (Path place : places) {
       files.addAll(LostFiles.filesBelow(desk.collection().state(), place, progress));
     }
-    return files;
+    Snapshot snapshot = desk.collection().state().snapshot();
+    Map<Integer, List<Candidate>> candidates = LostFinder.candidates(snapshot, files);
+    return new Found(candidates, LostFinder.moves(snapshot, candidates));
   }
 
-  private void found(List<LostFinder.FoundFile> files) {
+  private void found(Found search) {
     Snapshot snapshot = desk.state().get().snapshot();
-    Map<Integer, List<Candidate>> candidates = LostFinder.candidates(snapshot, files);
     decisions.getChildren().clear();
     RoaringBitmap explained = new RoaringBitmap();
-    for (FolderMove move : LostFinder.moves(snapshot, candidates)) {
+    for (FolderMove move : search.moves()) {
       move.files().forEach(c -> explained.add(c.id()));
       decisions
           .getChildren()
           .add(
               decision(
                   Words.of("lost.move", move.from(), move.to()),
-                  Words.of("lost.moveWords", move.files().size()),
+                  Words.of("lost.moveWords", move.files().size(), move.lost()),
                   move.files()));
     }
-    for (Map.Entry<Integer, List<Candidate>> one : candidates.entrySet()) {
+    for (Map.Entry<Integer, List<Candidate>> one : search.candidates().entrySet()) {
       if (!explained.contains(one.getKey()) && one.getValue().size() == 1) {
         Candidate only = one.getValue().getFirst();
         decisions
