@@ -13,7 +13,19 @@ final class Holder {
     try (MusicCollection collection = ManyCopies.open(Path.of(args[0]))) {
       var groups = ManyCopies.groups(collection);
       System.out.println("holding");
-      Resolving.all(collection, groups, new SpareFate.Hold(), Progress.SILENT);
+      Progress said =
+          new Progress() {
+            @Override
+            public void at(long done, long total, String words) {
+              System.out.println(done);
+            }
+
+            @Override
+            public boolean stopped() {
+              return false;
+            }
+          };
+      Resolving.all(collection, groups, new SpareFate.Hold(), said);
     }
   }
 }

@@ -240,7 +240,10 @@ class ResolvingTest {
               .start();
       try (BufferedReader said = process.inputReader()) {
         assertThat(said.readLine()).isEqualTo("holding");
-        Thread.sleep(250 + 350L * kill);
+        for (int group = 0; group < 1 + 7 * kill; group++) {
+          said.readLine();
+        }
+        Thread.sleep(3L * kill);
         process.destroyForcibly().waitFor();
       }
       try (MusicCollection collection = ManyCopies.open(folder)) {

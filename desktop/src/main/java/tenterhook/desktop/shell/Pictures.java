@@ -63,12 +63,18 @@ final class Pictures {
     shots.add(new Shot("measuring", this::measuring));
     shots.add(new Shot("lost-files", this::lost));
     shots.add(new Shot("duplicates", this::duplicates));
-    shots.add(new Shot("holding-bay", this::holdingBay));
     shots.add(new Shot("coding", this::coding));
     shots.add(new Shot("codebook", () -> press("coding-choice", 1)));
     shots.add(new Shot("strays", () -> press("coding-choice", 2)));
-    shots.add(new Shot("crates", this::crates));
+    shots.add(
+        new Shot(
+            "crates",
+            () -> {
+              crates();
+              holdCopies();
+            }));
     shots.add(new Shot("history", this::history));
+    shots.add(new Shot("holding-bay", this::holdingBay));
     shots.add(new Shot("weave-night", this::night));
     desk.repairs().look();
     desk.job(
@@ -111,7 +117,12 @@ final class Pictures {
   }
 
   private void holdingBay() {
+    shell.go(Station.DUPLICATES);
     press("holding-bay", -1);
+  }
+
+  /** Keeps one of each that is the same to the byte, for the holding bay's picture. */
+  private void holdCopies() {
     for (Group group : Duplicates.sameBytes(desk.state().get().snapshot())) {
       desk.job(
           "",

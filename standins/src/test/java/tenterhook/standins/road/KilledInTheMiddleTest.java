@@ -61,7 +61,8 @@ class KilledInTheMiddleTest {
     return MusicCollection.open(folder.resolve("collection"), InstantSource.system());
   }
 
-  private void killWhileWriting(String album, long afterMillis) throws Exception {
+  /** Killed once so many files were said to be written, and a few milliseconds later. */
+  private void killWhileWriting(String album, int afterFiles, long andMillis) throws Exception {
     Process process =
         new ProcessBuilder(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
@@ -75,7 +76,10 @@ class KilledInTheMiddleTest {
             .start();
     try (BufferedReader said = process.inputReader()) {
       assertThat(said.readLine()).isEqualTo("writing");
-      Thread.sleep(afterMillis);
+      for (int file = 0; file < afterFiles; file++) {
+        said.readLine();
+      }
+      Thread.sleep(andMillis);
       process.destroyForcibly().waitFor();
     }
   }
@@ -96,7 +100,7 @@ class KilledInTheMiddleTest {
     Random random = new Random(11);
     int interrupted = 0;
     for (int kill = 0; kill < KILLS; kill++) {
-      killWhileWriting("Album " + kill, 30 + random.nextInt(900));
+      killWhileWriting("Album " + kill, random.nextInt(FILES - 50), random.nextInt(20));
       interrupted += check("Album " + kill, sound) ? 1 : 0;
     }
     assertThat(interrupted).as("kills that really came in the middle").isPositive();
