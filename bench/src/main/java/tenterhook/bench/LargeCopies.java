@@ -10,11 +10,11 @@ import java.util.Random;
 import java.util.Set;
 import java.util.stream.IntStream;
 import tenterhook.core.change.Place;
+import tenterhook.core.crate.Crates;
 import tenterhook.core.duplicate.Criteria;
 import tenterhook.core.duplicate.Duplicates;
 import tenterhook.core.duplicate.Evidence;
 import tenterhook.core.duplicate.Group;
-import tenterhook.core.duplicate.Preference;
 import tenterhook.core.duplicate.Preferences;
 import tenterhook.core.duplicate.SoundPairs;
 import tenterhook.core.duplicate.SoundPairs.Pair;
@@ -94,7 +94,6 @@ public final class LargeCopies {
 
   private void tags() {
     Snapshot snapshot = tagged();
-    Preference.Ground ground = Preference.Ground.withoutCrates(snapshot);
     Duplicates.Wish wish =
         new Duplicates.Wish(Optional.of(Criteria.USUAL), Preferences.USUAL, Set.of());
     double read = Double.POSITIVE_INFINITY;
@@ -110,7 +109,7 @@ public final class LargeCopies {
       }
       read = letters > 0 ? Math.min(read, seconds(start)) : read;
       start = System.nanoTime();
-      groups = Duplicates.find(ground, List.of(), wish);
+      groups = Duplicates.find(snapshot, Crates.NONE, List.of(), wish);
       best = Math.min(best, seconds(start));
     }
     long tagged = groups.stream().filter(g -> g.evidence() == Evidence.SAME_TAGS).count();

@@ -243,6 +243,11 @@ public final class MusicCollection implements AutoCloseable {
     return ledger.entries();
   }
 
+  /** The number of the change that last moved each track's file into a root. */
+  public Map<Integer, Long> lastMovesInto(String root) {
+    return ledger.lastMovesInto(root);
+  }
+
   /** The edits of a ledger entry. */
   public Optional<Change> change(long number) {
     return ledger.change(number);

@@ -46,12 +46,24 @@ final class Recovery {
     if (!reached) {
       return List.of();
     }
+    cells.addAll(ofProgram(id, edits));
+    return cells;
+  }
+
+  /** The values that live in the collection alone. */
+  static List<Cell> ofProgram(int id, List<Edit.OfTrack> edits) {
+    List<Cell> cells = new ArrayList<>();
     for (Edit.OfTrack edit : edits) {
-      if (edit instanceof Edit.SetField set && set.field().home() != Home.FILE) {
+      if (edit instanceof Edit.SetField set && needsNoFile(edit)) {
         cells.add(new Cell(id, set.field(), set.after()));
       }
     }
     return cells;
+  }
+
+  /** Whether an edit is made in the collection alone. */
+  static boolean needsNoFile(Edit.OfTrack edit) {
+    return edit instanceof Edit.SetField set && set.field().home() != Home.FILE;
   }
 
   private static boolean isAt(CollectionState state, Place place) {

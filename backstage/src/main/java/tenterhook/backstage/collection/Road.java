@@ -238,7 +238,8 @@ final class Road {
 
   /**
    * Brings ledger and files together after an interruption: what a file already holds is kept and
-   * entered, the rest leaves the ledger. Crates and codebook follow when any track was reached.
+   * entered, the rest leaves the ledger. What needs no file, such as plays, crates and codebook,
+   * follows when any file was reached.
    *
    * @param state the collection as the database has it
    * @param number the interrupted change
@@ -256,9 +257,15 @@ final class Road {
       }
       cells.addAll(found);
     }
+    boolean reached = out.getCardinality() < byTrack.size();
+    for (int id : reached ? out.toArray() : new int[0]) {
+      if (byTrack.get(id).stream().allMatch(Recovery::needsNoFile)) {
+        cells.addAll(Recovery.ofProgram(id, byTrack.get(id)));
+        out.remove(id);
+      }
+    }
     int tracks = byTrack.size() - out.getCardinality();
-    boolean others =
-        tracks > 0 && hasOthers(change) && othersHold(state, change, new ArrayList<>());
+    boolean others = reached && hasOthers(change) && othersHold(state, change, new ArrayList<>());
     store.together(
         () -> {
           store.put(cells);

@@ -1,7 +1,6 @@
 package tenterhook.backstage.duplicate;
 
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,11 +10,9 @@ import java.util.stream.Collectors;
 import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.core.change.Outcome.Refusal;
-import tenterhook.core.crate.Crate;
 import tenterhook.core.duplicate.Criteria;
 import tenterhook.core.duplicate.Duplicates;
 import tenterhook.core.duplicate.Group;
-import tenterhook.core.duplicate.Preference;
 import tenterhook.core.duplicate.Preferences;
 import tenterhook.core.duplicate.SoundPairs;
 import tenterhook.core.duplicate.SoundPairs.Pair;
@@ -83,31 +80,12 @@ public record CopySearch(List<Pair> sounds, List<Refusal> troubles) {
    * @param criteria by which tags are compared; empty when tags are not asked
    */
   public List<Group> groups(MusicCollection collection, Optional<Criteria> criteria) {
+    CollectionState state = collection.state();
     return Duplicates.find(
-        ground(collection.state()),
+        state.snapshot(),
+        state.crates(),
         sounds,
         new Duplicates.Wish(criteria, preferences(collection), bothStay(collection)));
-  }
-
-  /** What preferences ask of a collection. */
-  public static Preference.Ground ground(CollectionState state) {
-    Map<Integer, Integer> crates = new HashMap<>();
-    for (Crate crate : state.crates().all()) {
-      if (crate instanceof Crate.HandCrate hand) {
-        hand.tracks().forEach(id -> crates.merge(id, 1, Integer::sum));
-      }
-    }
-    return new Preference.Ground() {
-      @Override
-      public Snapshot snapshot() {
-        return state.snapshot();
-      }
-
-      @Override
-      public int crates(int id) {
-        return crates.getOrDefault(id, 0);
-      }
-    };
   }
 
   /** The DJ's order of preferences. */

@@ -7,10 +7,10 @@ import java.nio.file.FileStore;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.collection.MusicCollection;
@@ -56,29 +56,17 @@ public final class HoldingBay {
   public static List<Held> of(MusicCollection collection) {
     Snapshot snapshot = collection.state().snapshot();
     RoaringBitmap open = snapshot.held();
-    Map<Integer, LedgerEntry> entries = new HashMap<>();
-    for (LedgerEntry entry : collection.history()) {
-      if (entries.size() == open.getCardinality()) {
-        break;
-      }
-      collection.change(entry.number()).map(HoldingBay::held).orElseGet(RoaringBitmap::new).stream()
-          .filter(open::contains)
-          .forEach(id -> entries.putIfAbsent(id, entry));
+    if (open.isEmpty()) {
+      return List.of();
     }
+    Map<Long, LedgerEntry> entries =
+        collection.history().stream().collect(Collectors.toMap(LedgerEntry::number, e -> e));
+    Map<Integer, Long> moves = collection.lastMovesInto(Place.HOLDING_BAY);
     List<Held> held = new ArrayList<>();
-    open.forEach((int id) -> held.add(held(snapshot, id, Optional.ofNullable(entries.get(id)))));
+    open.forEach(
+        (int id) -> held.add(held(snapshot, id, Optional.ofNullable(entries.get(moves.get(id))))));
     held.sort((a, b) -> b.at().compareTo(a.at()));
     return held;
-  }
-
-  private static RoaringBitmap held(Change change) {
-    RoaringBitmap ids = new RoaringBitmap();
-    for (Edit edit : change.edits()) {
-      if (edit instanceof Edit.MoveFile move && move.to().root().equals(Place.HOLDING_BAY)) {
-        ids.add(move.id());
-      }
-    }
-    return ids;
   }
 
   private static Held held(Snapshot snapshot, int id, Optional<LedgerEntry> entry) {

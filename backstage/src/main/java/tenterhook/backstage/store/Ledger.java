@@ -6,7 +6,9 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
@@ -108,6 +110,32 @@ public final class Ledger {
   private static Place place(String text) {
     String[] parts = text.split("\n", 2);
     return new Place(parts[0], parts[1]);
+  }
+
+  /**
+   * The change that last moved each track's file into a root, by the track.
+   *
+   * @param root such as the holding bay
+   */
+  public Map<Integer, Long> lastMovesInto(String root) {
+    return store.inTransaction(
+        db -> {
+          Map<Integer, Long> moves = new HashMap<>();
+          try (PreparedStatement query =
+              db.prepareStatement(
+                  "SELECT track, MAX(change) FROM edit WHERE kind = 'move'"
+                      + " AND substr(after, 1, ?) = ? GROUP BY track")) {
+            String start = root + "\n";
+            query.setInt(1, start.length());
+            query.setString(2, start);
+            try (ResultSet rows = query.executeQuery()) {
+              while (rows.next()) {
+                moves.put(rows.getInt(1), rows.getLong(2));
+              }
+            }
+          }
+          return moves;
+        });
   }
 
   /**

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.InstantSource;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
@@ -25,7 +26,17 @@ import tenterhook.core.track.Snapshot;
 
 /** What tests of an open collection share: three small tracks and short ways to edit them. */
 abstract class CollectionTest {
-  static final InstantSource CLOCK = InstantSource.fixed(Instant.parse("2026-11-23T12:00:00Z"));
+  private static final AtomicLong PASSED = new AtomicLong();
+
+  /** Stands still until a test lets time pass. */
+  static final InstantSource CLOCK =
+      () -> Instant.parse("2026-11-23T12:00:00Z").plusSeconds(PASSED.get());
+
+  /** Lets an hour pass. */
+  static void later() {
+    PASSED.addAndGet(3600);
+  }
+
   static final Codebook BOOK =
       new Codebook(
           List.of(
@@ -39,6 +50,7 @@ abstract class CollectionTest {
 
   @BeforeEach
   void threeTracks() throws Exception {
+    PASSED.set(0);
     music = folder.resolve("Music");
     Wavs.make(
         music.resolve("Rink/one.wav"),

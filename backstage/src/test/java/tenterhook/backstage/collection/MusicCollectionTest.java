@@ -278,6 +278,7 @@ class MusicCollectionTest extends CollectionTest {
         TrackEdits.flag(now(), RoaringBitmap.bitmapOf(one), Fields.RESTING, true), Progress.SILENT);
     Files.createDirectories(music.resolve("Archive"));
     Files.move(music.resolve("Rink"), music.resolve("Archive/Rink"));
+    later();
     ScanReport report = collection.scan(music, Progress.SILENT);
     assertThat(report.lost()).isEqualTo(2);
     assertThat(report.added()).isEqualTo(2);

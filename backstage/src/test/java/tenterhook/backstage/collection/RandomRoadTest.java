@@ -15,6 +15,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.SmallBook;
 import tenterhook.backstage.Wavs;
 import tenterhook.backstage.tagfile.TagFiles;
 import tenterhook.core.change.Change;
@@ -22,11 +23,8 @@ import tenterhook.core.change.Edit;
 import tenterhook.core.change.LedgerEntry;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.change.TrackEdits;
-import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.CodebookEdits;
-import tenterhook.core.code.Facet;
-import tenterhook.core.code.Notation;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.duplicate.Duplicates;
@@ -46,13 +44,6 @@ class RandomRoadTest {
   private static final List<Field<?>> FIELDS =
       List.of(Fields.TITLE, Fields.ARTIST, Fields.YEAR, Fields.GENRE, Fields.COMMENT, Fields.TRACK);
   private static final List<String> VALUES = List.of("", "1987", "Été /SKA/", "夜", "7");
-  private static final Codebook BOOK =
-      new Codebook(
-          List.of(
-              new Facet("Era", "", false, true, List.of(new Code("80S", ""), new Code("90S", ""))),
-              new Facet(
-                  "Style", "", true, true, List.of(new Code("SKA", ""), new Code("ELC", "")))),
-          Notation.DEFAULT);
 
   @TempDir Path folder;
   private MusicCollection collection;
@@ -80,7 +71,7 @@ class RandomRoadTest {
             "furnish",
             true,
             List.of(
-                new Edit.SetCodebook(Codebook.EMPTY, BOOK),
+                new Edit.SetCodebook(Codebook.EMPTY, SmallBook.BOOK),
                 new Edit.SetCrates(Crates.NONE, crates))));
   }
 

@@ -13,18 +13,7 @@ final class Holder {
     try (MusicCollection collection = ManyCopies.open(Path.of(args[0]))) {
       var groups = ManyCopies.groups(collection);
       System.out.println("holding");
-      Progress said =
-          new Progress() {
-            @Override
-            public void at(long done, long total, String words) {
-              System.out.println(done);
-            }
-
-            @Override
-            public boolean stopped() {
-              return false;
-            }
-          };
+      Progress said = (done, total, words) -> System.out.println(done);
       Resolving.all(collection, groups, new SpareFate.Hold(), said);
     }
   }

@@ -17,6 +17,7 @@ import java.util.Random;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.SmallBook;
 import tenterhook.backstage.Wavs;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.backstage.tagfile.AudioPayload;
@@ -24,10 +25,7 @@ import tenterhook.backstage.tagfile.Unreadable;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.TrackEdits;
-import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
-import tenterhook.core.code.Facet;
-import tenterhook.core.code.Notation;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.duplicate.Group;
@@ -39,13 +37,6 @@ import tenterhook.core.track.Snapshot;
 
 /** Small collections with copies: same bytes, other tags, plays, codes and crates by chance. */
 final class ManyCopies {
-  static final Codebook BOOK =
-      new Codebook(
-          List.of(
-              new Facet("Era", "", false, true, List.of(new Code("80S", ""), new Code("90S", ""))),
-              new Facet(
-                  "Style", "", true, true, List.of(new Code("SKA", ""), new Code("ELC", "")))),
-          Notation.DEFAULT);
 
   private ManyCopies() {}
 
@@ -88,7 +79,7 @@ final class ManyCopies {
       crates = crates.plus("Loose", new Crate.HandCrate("Crate " + c, some));
     }
     List<Edit> edits = new ArrayList<>();
-    edits.add(new Edit.SetCodebook(Codebook.EMPTY, BOOK));
+    edits.add(new Edit.SetCodebook(Codebook.EMPTY, SmallBook.BOOK));
     edits.add(new Edit.SetCrates(Crates.NONE, crates));
     for (int id : ids) {
       if (random.nextBoolean()) {

@@ -224,8 +224,12 @@ class ResolvingTest {
   void aKillInTheMiddleLosesNothing() throws Exception {
     int interrupted = 0;
     Map<String, Integer> sounds = new HashMap<>();
+    int plays;
+    Map<String, Set<String>> recordings;
     try (MusicCollection collection = furnished(11, 120)) {
       count(collection, sounds);
+      plays = plays(collection);
+      recordings = recordings(collection);
     }
     for (int kill = 0; kill < 4; kill++) {
       Process process =
@@ -250,6 +254,8 @@ class ResolvingTest {
         Map<String, Integer> now = new HashMap<>();
         count(collection, now);
         assertThat(now).isEqualTo(sounds);
+        assertThat(plays(collection)).isEqualTo(plays);
+        assertThat(recordings(collection)).isEqualTo(recordings);
         int left = groups(collection).size();
         interrupted += left > 0 && !collection.state().snapshot().held().isEmpty() ? 1 : 0;
         while (collection.nextUndo().filter(e -> e.title().startsWith("keeps")).isPresent()) {

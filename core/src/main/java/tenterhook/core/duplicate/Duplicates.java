@@ -6,11 +6,11 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.crate.Crates;
 import tenterhook.core.duplicate.SoundPairs.Pair;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
@@ -26,13 +26,16 @@ public final class Duplicates {
   /** Two codings of one recording differ by what the coders put in front and behind. */
   private static final double MOST_SECONDS_APART = 5;
 
-  private final Preference.Ground ground;
+  private final Ground ground;
   private final Snapshot snapshot;
   private final Preferences preferences;
-  private final Map<Long, Evidence> joined = new HashMap<>();
+
+  /** The strongest evidence that joins the tracks of a component, by its root. */
+  private final Map<Integer, Evidence> evidence = new HashMap<>();
+
   private final Map<Integer, Integer> parents = new TreeMap<>();
 
-  private Duplicates(Preference.Ground ground, Preferences preferences) {
+  private Duplicates(Ground ground, Preferences preferences) {
     this.ground = ground;
     this.snapshot = ground.snapshot();
     this.preferences = preferences;
@@ -79,8 +82,7 @@ public final class Duplicates {
    * @param snapshot the collection
    */
   public static List<Group> sameBytes(Snapshot snapshot) {
-    Duplicates finder =
-        new Duplicates(Preference.Ground.withoutCrates(snapshot), Preferences.USUAL);
+    Duplicates finder = new Duplicates(Ground.of(snapshot, Crates.NONE), Preferences.USUAL);
     finder.joinEqual(Fields.CONTENT, Evidence.SAME_BYTES);
     return sorted(finder.components().values().stream().map(finder::heard).toList());
   }
@@ -98,12 +100,13 @@ public final class Duplicates {
    * The groups of copies, those with the strongest evidence first, and of these the ones that free
    * most.
    *
-   * @param ground the collection
+   * @param snapshot the collection
+   * @param crates its shelves
    * @param sounds what {@link SoundPairs} found
    * @param wish what is asked for
    */
-  public static List<Group> find(Preference.Ground ground, List<Pair> sounds, Wish wish) {
-    Duplicates finder = new Duplicates(ground, wish.preferences());
+  public static List<Group> find(Snapshot snapshot, Crates crates, List<Pair> sounds, Wish wish) {
+    Duplicates finder = new Duplicates(Ground.of(snapshot, crates), wish.preferences());
     finder.joinEqual(Fields.CONTENT, Evidence.SAME_BYTES);
     finder.joinEqual(Fields.SOUND, Evidence.SAME_STREAM);
     for (Pair pair : sounds) {
@@ -150,17 +153,19 @@ public final class Duplicates {
     return byValue;
   }
 
-  private void joinEqual(Field<?> field, Evidence evidence) {
+  private void joinEqual(Field<?> field, Evidence by) {
     for (List<Integer> same : present(snapshot, field).values()) {
       for (int i = 1; i < same.size(); i++) {
-        join(same.getFirst(), same.get(i), evidence);
+        join(same.getFirst(), same.get(i), by);
       }
     }
   }
 
-  private void join(int one, int other, Evidence evidence) {
-    joined.merge(pair(one, other), evidence, Evidence::or);
-    parents.put(root(one), root(other));
+  private void join(int one, int other, Evidence by) {
+    int from = root(one);
+    int to = root(other);
+    parents.put(from, to);
+    evidence.merge(to, evidence.getOrDefault(from, by).or(by), Evidence::or);
   }
 
   private int root(int id) {
@@ -196,14 +201,9 @@ public final class Duplicates {
   }
 
   private Group heard(List<Integer> same) {
-    Evidence evidence =
-        pairs(same).stream()
-            .map(joined::get)
-            .filter(Objects::nonNull)
-            .reduce(Evidence.SAME_TAGS, Evidence::or);
     Doubt doubt =
         versions(same) > 1 ? Doubt.VERSIONS : homes(same) > 1 ? Doubt.TWO_HOMES : Doubt.NONE;
-    return group(same, evidence, doubt);
+    return group(same, evidence.get(root(same.getFirst())), doubt);
   }
 
   /** How many versions the titles tell; one without a title tells nothing. */
@@ -225,14 +225,14 @@ public final class Duplicates {
         .count();
   }
 
-  private Group group(List<Integer> same, Evidence evidence, Doubt doubt) {
+  private Group group(List<Integer> same, Evidence by, Doubt doubt) {
     Preferences.Ranking ranking = preferences.rank(ground, same);
     long freed =
         ranking.tracks().stream()
             .skip(1)
             .mapToLong(id -> snapshot.value(id, Fields.SIZE).orElse(0L))
             .sum();
-    return new Group(ranking.tracks(), evidence, doubt, freed, ranking.decidedBy());
+    return new Group(ranking.tracks(), by, doubt, freed, ranking.decidedBy());
   }
 
   /** Groups that only tags make; of tracks that are copies anyway one stands for all. */

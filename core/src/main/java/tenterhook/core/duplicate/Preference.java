@@ -73,30 +73,6 @@ public record Preference(Kind kind, String argument) {
     return argument.isEmpty() ? kind.words : kind.words + " " + argument;
   }
 
-  /** What a collection says about tracks, as far as preferences ask. */
-  public interface Ground {
-    /** The tracks. */
-    Snapshot snapshot();
-
-    /** In how many crates that are filled by hand a track is. */
-    int crates(int id);
-
-    /** A collection of which only the tracks are looked at. */
-    static Ground withoutCrates(Snapshot tracks) {
-      return new Ground() {
-        @Override
-        public Snapshot snapshot() {
-          return tracks;
-        }
-
-        @Override
-        public int crates(int id) {
-          return 0;
-        }
-      };
-    }
-  }
-
   /**
    * What a copy is worth by this line alone; more is better. What is not known is worth least.
    *
@@ -113,7 +89,7 @@ public record Preference(Kind kind, String argument) {
       case ARTWORK -> flag(!snapshot.raw(id, Fields.ARTWORK).isEmpty());
       case FIELDS -> COUNTED.stream().filter(f -> !snapshot.raw(id, f).isBlank()).count();
       case PLAYS -> snapshot.value(id, Fields.PLAYS).orElse(0);
-      case CRATES -> ground.crates(id);
+      case CRATES -> ground.crates().getOrDefault(id, 0);
       case OLDEST -> -added(snapshot, id, Double.POSITIVE_INFINITY);
       case NEWEST -> added(snapshot, id, UNKNOWN);
       case ROOT -> flag(snapshot.raw(id, Fields.ROOT).equals(argument));

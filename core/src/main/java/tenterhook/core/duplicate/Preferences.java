@@ -40,7 +40,7 @@ public record Preferences(List<Preference> lines) {
    * @param tracks the best first; those that nothing tells apart by their id
    * @param decidedBy the line that set the best apart from all others; empty for a tie
    */
-  public record Ranking(List<Integer> tracks, Optional<Preference> decidedBy) {
+  record Ranking(List<Integer> tracks, Optional<Preference> decidedBy) {
     /** Copies. */
     public Ranking {
       tracks = List.copyOf(tracks);
@@ -53,7 +53,7 @@ public record Preferences(List<Preference> lines) {
    * @param ground what is known of them
    * @param copies one or more ids
    */
-  public Ranking rank(Preference.Ground ground, List<Integer> copies) {
+  Ranking rank(Ground ground, List<Integer> copies) {
     List<Integer> best = new ArrayList<>(copies);
     Optional<Preference> decided = Optional.empty();
     Map<Integer, double[]> worths = new LinkedHashMap<>();
@@ -73,7 +73,7 @@ public record Preferences(List<Preference> lines) {
     return new Ranking(order, decided);
   }
 
-  private double[] worths(Preference.Ground ground, int id) {
+  private double[] worths(Ground ground, int id) {
     return lines.stream().mapToDouble(line -> line.worth(ground, id)).toArray();
   }
 

@@ -44,7 +44,7 @@ public final class SoundPairs {
                 return Stream.empty();
               }
               progress.at(done.incrementAndGet(), ids.length, "");
-              return index.find(prints.apply(id)).stream()
+              return index.findFromOneSide(prints.apply(id)).stream()
                   .filter(m -> m.id() != id)
                   .map(m -> new Pair(Math.min(id, m.id()), Math.max(id, m.id()), m.likeness()));
             })

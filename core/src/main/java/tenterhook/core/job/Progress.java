@@ -3,18 +3,10 @@ package tenterhook.core.job;
 /**
  * How long work tells where it is and learns that it should stop. Calls may come from any thread.
  */
+@FunctionalInterface
 public interface Progress {
   /** Work that nobody watches and nobody stops. */
-  Progress SILENT =
-      new Progress() {
-        @Override
-        public void at(long done, long total, String words) {}
-
-        @Override
-        public boolean stopped() {
-          return false;
-        }
-      };
+  Progress SILENT = (done, total, words) -> {};
 
   /**
    * Reports a step.
@@ -28,7 +20,9 @@ public interface Progress {
   /**
    * Tells whether the work should end at the next point where nothing is half done.
    *
-   * @return true once someone asked for a stop
+   * @return true once someone asked for a stop; false where nobody can
    */
-  boolean stopped();
+  default boolean stopped() {
+    return false;
+  }
 }

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
@@ -27,11 +28,6 @@ public final class LostFinder {
   public record FoundFile(Place place, long size) {
     String name() {
       return place.path().substring(place.path().lastIndexOf('/') + 1);
-    }
-
-    String folder() {
-      int cut = place.path().lastIndexOf('/');
-      return cut < 0 ? "" : place.path().substring(0, cut);
     }
   }
 
@@ -79,6 +75,11 @@ public final class LostFinder {
       byName.computeIfAbsent(file.name(), n -> new ArrayList<>()).add(file);
       bySize.computeIfAbsent(file.size(), s -> new ArrayList<>()).add(file);
     }
+    Map<Place, String> since = new HashMap<>();
+    snapshot
+        .tracks()
+        .forEach(
+            (int id) -> since.put(TrackEdits.place(snapshot, id), snapshot.raw(id, Fields.ADDED)));
     Map<Integer, List<Candidate>> found = new TreeMap<>();
     lost(snapshot)
         .forEach(
@@ -87,9 +88,11 @@ public final class LostFinder {
               List<Candidate> mine = new ArrayList<>();
               for (FoundFile file : byName.getOrDefault(snapshot.fileName(id), List.of())) {
                 mine.add(
-                    file.size() == size
-                        ? new Candidate(id, file, 97, "same name and size")
-                        : new Candidate(id, file, 60, "same name, another size"));
+                    file.size() != size
+                        ? new Candidate(id, file, 60, "same name, another size")
+                        : stoodBeside(snapshot, id, since.get(file.place()))
+                            ? new Candidate(id, file, 65, "a copy that was there before")
+                            : new Candidate(id, file, 97, "same name and size"));
               }
               for (FoundFile file : bySize.getOrDefault(size, List.of())) {
                 if (!file.name().equals(snapshot.fileName(id))) {
@@ -100,6 +103,12 @@ public final class LostFinder {
               found.put(id, mine);
             });
     return found;
+  }
+
+  /** Whether a file was known as early as the lost one: then it is a copy, and did not move. */
+  private static boolean stoodBeside(Snapshot snapshot, int lost, @Nullable String since) {
+    String own = snapshot.raw(lost, Fields.ADDED);
+    return since != null && !since.isEmpty() && since.compareTo(own) <= 0;
   }
 
   /**

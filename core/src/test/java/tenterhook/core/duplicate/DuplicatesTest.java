@@ -11,6 +11,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import tenterhook.core.Tracks;
+import tenterhook.core.crate.Crates;
 import tenterhook.core.duplicate.Duplicates.Wish;
 import tenterhook.core.duplicate.SoundPairs.Pair;
 import tenterhook.core.measure.SoundPrint.Likeness;
@@ -33,8 +34,7 @@ class DuplicatesTest {
   }
 
   private static List<Group> find(Tracks tracks, Wish wish, Pair... pairs) {
-    return Duplicates.find(
-        Preference.Ground.withoutCrates(tracks.snapshot()), List.of(pairs), wish);
+    return Duplicates.find(tracks.snapshot(), Crates.NONE, List.of(pairs), wish);
   }
 
   private static Pair pair(int one, int other) {

@@ -5,27 +5,19 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tenterhook.core.Tracks;
+import tenterhook.core.crate.Crate;
+import tenterhook.core.crate.Crates;
 import tenterhook.core.duplicate.Preference.Kind;
-import tenterhook.core.track.Snapshot;
 
 class PreferencesTest {
-  private static Preference.Ground ground(Tracks tracks, Map<Integer, Integer> crates) {
-    Snapshot snapshot = tracks.snapshot();
-    return new Preference.Ground() {
-      @Override
-      public Snapshot snapshot() {
-        return snapshot;
-      }
-
-      @Override
-      public int crates(int id) {
-        return crates.getOrDefault(id, 0);
-      }
-    };
+  private static Ground ground(Tracks tracks, Map<Integer, Integer> crates) {
+    return new Ground(tracks.snapshot(), crates);
   }
 
   private static Preferences.Ranking rank(String order, Tracks tracks) {
@@ -100,9 +92,10 @@ class PreferencesTest {
     Preferences order = Preferences.parse("lossless, plays");
     List<Group> groups =
         Duplicates.find(
-            ground(tracks, Map.of()),
+            tracks.snapshot(),
+            Crates.NONE,
             List.of(),
-            new Duplicates.Wish(java.util.Optional.empty(), order, java.util.Set.of()));
+            new Duplicates.Wish(Optional.empty(), order, Set.of()));
     assertThat(order.effect(groups))
         .containsExactly(
             Map.entry(Preference.of(Kind.LOSSLESS), 1), Map.entry(Preference.of(Kind.PLAYS), 1));
@@ -120,5 +113,15 @@ class PreferencesTest {
     assertThatThrownBy(() -> Preferences.parse("prettiest")).hasMessageContaining("PRETTIEST");
     assertThatThrownBy(() -> new Preference(Kind.ROOT, "")).hasMessageContaining("needs a name");
     assertThatThrownBy(() -> new Preference(Kind.PLAYS, "x")).hasMessageContaining("no name");
+  }
+
+  @Test
+  void onlyCratesThatAreFilledByHandCount() {
+    Crates crates =
+        Crates.NONE
+            .plus("Loose", new Crate.HandCrate("One", List.of(2, 1)))
+            .plus("Loose", new Crate.HandCrate("Two", List.of(2)));
+    Tracks tracks = Tracks.none().with("title=a").with("title=b").with("title=c");
+    assertThat(Ground.of(tracks.snapshot(), crates).crates()).isEqualTo(Map.of(1, 1, 2, 2));
   }
 }

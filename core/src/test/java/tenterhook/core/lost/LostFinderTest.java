@@ -119,6 +119,26 @@ class LostFinderTest {
   }
 
   @Test
+  void aCopyThatWasThereBeforeIsNoPlaceToMoveTo() {
+    Snapshot snapshot =
+        Tracks.none()
+            .with("path=Old/a.mp3", "size=1", "state=lost", "added=2026-03-01T10:00:00Z")
+            .with("path=Old/b.mp3", "size=2", "state=lost", "added=2026-03-01T10:00:00Z")
+            .with("path=Copies/a.mp3", "size=1", "added=2026-03-01T10:00:00Z")
+            .with("path=Copies/b.mp3", "size=2", "added=2026-02-01T10:00:00Z")
+            .with("path=New/a.mp3", "size=1", "added=2026-04-01T10:00:00Z")
+            .snapshot();
+    List<FoundFile> disk =
+        List.of(file("Copies/a.mp3", 1), file("Copies/b.mp3", 2), file("New/a.mp3", 1));
+    Map<Integer, List<Candidate>> found = LostFinder.candidates(snapshot, disk);
+    assertThat(found.get(1)).extracting(Candidate::certainty).containsExactly(97, 65);
+    assertThat(found.get(2))
+        .extracting(Candidate::reason)
+        .containsExactly("a copy that was there before");
+    assertThat(LostFinder.moves(snapshot, found)).isEmpty();
+  }
+
+  @Test
   void filesMayMoveToAnotherRoot() {
     Snapshot lost =
         Tracks.none()

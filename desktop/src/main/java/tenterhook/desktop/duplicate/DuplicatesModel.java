@@ -3,8 +3,10 @@ package tenterhook.desktop.duplicate;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import javafx.animation.PauseTransition;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.util.Duration;
 import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.duplicate.CopySearch;
 import tenterhook.backstage.duplicate.Resolving;
@@ -25,11 +27,16 @@ final class DuplicatesModel {
   private SpareFate fate = new SpareFate.Hold();
   private CopySearch search = CopySearch.NONE;
   private Object heard = "";
+
+  /** While nobody looks, groups are counted once edits rest. */
+  private final PauseTransition hidden = new PauseTransition(Duration.seconds(2));
+
   private Runnable follower = () -> {};
 
   DuplicatesModel(Desk desk) {
     this.desk = desk;
-    desk.state().addListener((o, before, after) -> refresh());
+    hidden.setOnFinished(e -> refresh());
+    desk.state().addListener((o, before, after) -> hidden.playFromStart());
     refresh();
   }
 
@@ -93,7 +100,9 @@ final class DuplicatesModel {
         snapshot.tracks(), snapshot.tracks(id -> !snapshot.raw(id, Fields.SOUND).isEmpty()));
   }
 
-  private void refresh() {
+  /** Works the groups out anew, beside the window. */
+  void refresh() {
+    hidden.stop();
     CopySearch now = search;
     Optional<Criteria> by = criteria;
     desk.latest(

@@ -74,7 +74,8 @@ public final class DuplicatesView implements StationView {
     criteria.setAccessibleText(Words.of("duplicates.criteria"));
     build();
     model.follow(() -> found(model.groups().get()));
-    desk.whileInView(node, holding::refresh);
+    desk.whileInView(holding, holding::refresh);
+    desk.whileInView(node, model::refresh);
   }
 
   private void build() {
@@ -107,12 +108,9 @@ public final class DuplicatesView implements StationView {
     side.setPrefWidth(262);
     side.setMinWidth(262);
     node.setRight(bay ? holding : side);
-    holding.refresh();
-  }
-
-  /** Shows the holding bay at the side. */
-  public void showHoldingBay() {
-    right(true);
+    if (bay) {
+      holding.refresh();
+    }
   }
 
   /** The groups now, for those who count them. */
@@ -128,7 +126,7 @@ public final class DuplicatesView implements StationView {
     sets = CopySearch.criteria(desk.collection());
     List<String> names = new ArrayList<>();
     names.add(Words.of("duplicates.heardOnly"));
-    sets.forEach(c -> names.add(Words.of("duplicates.tags", c.name())));
+    sets.forEach(c -> names.add(c.name()));
     names.add(Words.of("duplicates.own"));
     criteria.getItems().setAll(names);
     int at = model.criteria().map(sets::indexOf).orElse(-1);
@@ -273,7 +271,10 @@ public final class DuplicatesView implements StationView {
   @Override
   public void shown() {
     model.look();
-    holding.refresh();
+    model.refresh();
+    if (node.getRight() == holding) {
+      holding.refresh();
+    }
     groups.requestFocus();
   }
 

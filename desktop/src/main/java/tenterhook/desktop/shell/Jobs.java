@@ -20,7 +20,8 @@ import tenterhook.desktop.theme.Words;
 
 /**
  * Work beside the window: one row for what changes or takes long, a pool for what mostly waits, one
- * row for reading what a view is about to show. To be called on the toolkit's thread.
+ * row for reading and one for working out what a view is about to show. To be called on the
+ * toolkit's thread.
  */
 final class Jobs {
   private final ObservableList<RunningJob> shown = FXCollections.observableArrayList();
@@ -30,6 +31,8 @@ final class Jobs {
       Executors.newCachedThreadPool(Thread.ofPlatform().daemon().name("aside-", 0).factory());
   private final ExecutorService reading =
       Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("reading").factory());
+  private final ExecutorService working =
+      Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("working").factory());
   private final AtomicInteger waiting = new AtomicInteger();
   private final Map<String, PauseTransition> pauses = new HashMap<>();
   private final Map<Object, Integer> asked = new ConcurrentHashMap<>();
@@ -66,12 +69,19 @@ final class Jobs {
     run(reading, Words.of("job.reading"), false, p -> work.call(), then, () -> {});
   }
 
-  /** As {@link #quietly}, but what was asked before by the same owner is not worked or shown. */
+  /**
+   * Works something out in a row of its own, so that what is only read need not wait. What was
+   * asked before by the same owner is not worked or shown.
+   */
   <T> void latest(Object owner, Callable<T> work, Consumer<T> then) {
     int number = asked.merge(owner, 1, Integer::sum);
-    quietly(
-        () -> asked.get(owner) == number ? Optional.of(work.call()) : Optional.<T>empty(),
-        result -> result.filter(r -> asked.get(owner) == number).ifPresent(then));
+    run(
+        working,
+        Words.of("job.reading"),
+        false,
+        p -> asked.get(owner) == number ? Optional.of(work.call()) : Optional.<T>empty(),
+        result -> result.filter(r -> asked.get(owner) == number).ifPresent(then),
+        () -> {});
   }
 
   void later(String name, Runnable work) {
@@ -117,6 +127,7 @@ final class Jobs {
   void stop() {
     List.copyOf(shown).forEach(RunningJob::stop);
     reading.shutdownNow();
+    working.shutdownNow();
     asking.shutdown();
   }
 
