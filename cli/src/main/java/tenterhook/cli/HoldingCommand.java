@@ -1,10 +1,13 @@
 package tenterhook.cli;
 
+import java.nio.file.Files;
 import java.util.List;
 import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.duplicate.HoldingBay;
 import tenterhook.core.change.TrackEdits;
 import tenterhook.core.field.Fields;
 
@@ -12,7 +15,7 @@ import tenterhook.core.field.Fields;
 @Command(
     name = "holding",
     description = "Lists the holding bay; holding restore brings files back.",
-    subcommands = HoldingCommand.Restore.class)
+    subcommands = {HoldingCommand.Restore.class, HoldingCommand.Empty.class})
 final class HoldingCommand extends Work {
   @Override
   void run(MusicCollection collection) {
@@ -42,6 +45,30 @@ final class HoldingCommand extends Work {
         held.and(wanted);
       }
       apply(collection, TrackEdits.restore(tracks(collection), held));
+    }
+  }
+
+  @Command(
+      name = "empty",
+      description = "Takes held files away for good: to the system's bin where there is one.")
+  static final class Empty extends Work {
+    @Option(names = "--yes", description = "Really does it; undo cannot bring them back.")
+    boolean yes;
+
+    @Override
+    void run(MusicCollection collection) {
+      RoaringBitmap held = tracks(collection).held();
+      if (!yes || main.dryRun) {
+        int files = held.getCardinality();
+        say(
+            object().put("held", files),
+            files + " files are held; --yes takes them away, and undo cannot bring them back");
+        return;
+      }
+      report(
+          collection,
+          HoldingBay.empty(
+              collection, held, HoldingBay.systemBin().orElse(Files::delete), progress()));
     }
   }
 }

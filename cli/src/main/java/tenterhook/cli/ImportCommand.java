@@ -9,7 +9,9 @@ import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.backstage.collection.Playlists;
 
 /** Reads a playlist as a hand crate. */
-@Command(name = "import", description = "Reads an M3U8 playlist as a hand crate.")
+@Command(
+    name = "import",
+    description = "Reads a playlist (M3U8, XSPF, JSPF or CSV) as a hand crate.")
 final class ImportCommand extends Work {
   @Parameters(paramLabel = "FILE", description = "The playlist.")
   Path file;

@@ -6,25 +6,41 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.LostFiles;
 import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.collection.Playlists;
+import tenterhook.backstage.collection.Presence;
+import tenterhook.backstage.lost.DiskReport;
+import tenterhook.backstage.lost.LostSearch;
+import tenterhook.backstage.lost.Replacing;
+import tenterhook.backstage.playlist.PlaylistFile;
 import tenterhook.core.change.TrackEdits;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.lost.LostFinder.Candidate;
 import tenterhook.core.lost.LostFinder.FolderMove;
+import tenterhook.core.lost.Wishes;
 
 /** Lists lost tracks, and finds where their files went. */
 @Command(
     name = "lost",
     description = "Lists lost tracks; lost find FOLDER… looks for their files.",
-    subcommands = {LostCommand.Find.class, LostCommand.Remove.class})
+    subcommands = {
+      LostCommand.Find.class,
+      LostCommand.Remove.class,
+      LostCommand.Replace.class,
+      LostCommand.Wish.class,
+      LostCommand.Disk.class
+    })
 final class LostCommand extends Work {
   @Override
   void run(MusicCollection collection) {
+    for (Presence.Away away : collection.disks().presence(progress()).away()) {
+      say(
+          object().put("away", away.root()).put("tracks", away.tracks()),
+          away.root() + " is not there (" + away.path() + "): " + away.tracks() + " tracks");
+    }
     LostFinder.lost(tracks(collection))
         .forEach(
             (int id) ->
@@ -48,26 +64,23 @@ final class LostCommand extends Work {
 
   @Command(name = "find", description = "Looks in folders for lost files.")
   static final class Find extends Work {
-    @Parameters(paramLabel = "FOLDER", arity = "1..*", description = "Folders of the collection.")
+    @Parameters(paramLabel = "FOLDER", arity = "1..*", description = "Where to look.")
     List<Path> folders;
 
-    @Option(names = "--apply", description = "Closes what whole folders that moved explain.")
+    @Option(
+        names = "--apply",
+        description = "Closes what is beyond doubt: folders that moved, and single files.")
     boolean apply;
 
     @Override
     void run(MusicCollection collection) throws IOException {
-      List<LostFinder.FoundFile> onDisk = new ArrayList<>();
-      for (Path folder : folders) {
-        onDisk.addAll(LostFiles.filesBelow(collection.state(), folder, progress()));
-      }
-      Map<Integer, List<Candidate>> found = LostFinder.candidates(tracks(collection), onDisk);
-      found.forEach((id, candidates) -> print(collection, id, candidates));
-      List<FolderMove> moves = LostFinder.moves(tracks(collection), found);
-      moves.forEach(this::print);
-      if (apply) {
-        List<Candidate> chosen = new ArrayList<>();
-        moves.forEach(m -> chosen.addAll(m.files()));
-        apply(collection, LostFinder.repoint(tracks(collection), chosen));
+      LostSearch found = LostSearch.run(collection, folders, progress());
+      found.candidates().forEach((id, candidates) -> print(collection, id, candidates));
+      found.moves().forEach(this::print);
+      List<Candidate> chosen = new ArrayList<>(found.single());
+      found.moves().forEach(m -> chosen.addAll(m.files()));
+      if (apply && !main.dryRun && !chosen.isEmpty()) {
+        report(collection, LostSearch.close(collection, chosen, progress()));
       }
     }
 
@@ -94,7 +107,12 @@ final class LostCommand extends Work {
       ObjectNode node = object().put("path", path(collection, id));
       ArrayNode array = node.putArray("candidates");
       for (Candidate one : candidates) {
-        String path = collection.state().path(one.file().place()).map(Path::toString).orElse("");
+        String path =
+            collection
+                .state()
+                .path(one.file().place())
+                .map(Path::toString)
+                .orElse(one.file().place().root() + "/" + one.file().place().path());
         array
             .addObject()
             .put("path", path)
@@ -102,6 +120,81 @@ final class LostCommand extends Work {
             .put("reason", one.reason());
       }
       say(node, path(collection, id) + ": " + candidates.size() + " candidates");
+    }
+  }
+
+  @Command(name = "replace", description = "Puts a file in the place of a lost track.")
+  static final class Replace extends Work {
+    @Parameters(index = "0", paramLabel = "ID", description = "The lost track.")
+    int id;
+
+    @Parameters(index = "1", paramLabel = "FILE", description = "The file.")
+    Path file;
+
+    @Override
+    void run(MusicCollection collection) throws IOException {
+      if (!LostFinder.lost(tracks(collection)).contains(id)) {
+        throw new IllegalArgumentException("track " + id + " is not lost");
+      }
+      report(collection, Replacing.one(collection, id, file));
+    }
+  }
+
+  @Command(
+      name = "wish",
+      description = "Lists the wish list; with a query, puts lost tracks on it.")
+  static final class Wish extends Work {
+    @Parameters(paramLabel = "QUERY", arity = "0..1", description = "Lost tracks to put on it.")
+    String query = "";
+
+    @Option(names = "--to", paramLabel = "FILE", description = "Writes it (csv, xspf, jspf, m3u8).")
+    Path to;
+
+    @Override
+    void run(MusicCollection collection) throws IOException {
+      if (!query.isEmpty()) {
+        apply(collection, Wishes.add(tracks(collection), find(collection, query)));
+      }
+      List<Integer> wishes = Wishes.of(tracks(collection)).stream().boxed().toList();
+      if (to != null) {
+        Playlists.form(to)
+            .write(
+                to,
+                Playlists.of(collection.state(), "Wish list", wishes),
+                PlaylistFile.Paths.absolute());
+      }
+      wishes.forEach(
+          id ->
+              say(
+                  object().put("id", id).put("name", tracks(collection).name(id)),
+                  id + "  " + tracks(collection).name(id)));
+    }
+  }
+
+  @Command(
+      name = "disk",
+      description = "Lists files nobody brought in, empty folders, and playlists to mend.")
+  static final class Disk extends Work {
+    @Option(names = "--mend", description = "Writes mended playlists beside the old ones.")
+    boolean mend;
+
+    @Override
+    void run(MusicCollection collection) throws IOException {
+      DiskReport report = DiskReport.of(collection.state(), progress());
+      report.unknown().forEach(f -> line("unknown", f, "not in the collection"));
+      report.emptyFolders().forEach(f -> line("empty", f, "an empty folder"));
+      for (DiskReport.OldList list : report.playlists()) {
+        String words =
+            list.entries() + " lines, " + list.dead() + " dead, " + list.found() + " found";
+        line("playlist", list.file(), words);
+        if (mend && !main.dryRun && list.found() > 0) {
+          line("mended", DiskReport.mend(list), "written");
+        }
+      }
+    }
+
+    private void line(String kind, Path file, String words) {
+      say(object().put(kind, file.toString()).put("words", words), file + ": " + words);
     }
   }
 }

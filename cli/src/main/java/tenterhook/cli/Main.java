@@ -30,6 +30,8 @@ import tenterhook.backstage.store.CollectionRefused;
       CatalogueCommand.class,
       DuplicatesCommand.class,
       HoldingCommand.class,
+      PlaysCommand.class,
+      StaleCommand.class,
       CodebookCommand.class,
       CodeCommand.class,
       CratesCommand.class,

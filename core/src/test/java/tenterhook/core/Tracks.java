@@ -3,6 +3,8 @@ package tenterhook.core;
 import java.util.ArrayList;
 import java.util.List;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Derived;
@@ -60,6 +62,16 @@ public final class Tracks {
   public Snapshot snapshot() {
     Snapshot snapshot = Snapshot.empty().with(cells);
     return Derived.refreshed(snapshot, BOOK, snapshot.known());
+  }
+
+  /** The tracks after a change that only sets fields. */
+  public static Snapshot after(Snapshot before, Change change) {
+    List<Cell> cells = new ArrayList<>();
+    for (Edit edit : change.edits()) {
+      Edit.SetField set = (Edit.SetField) edit;
+      cells.add(new Cell(set.id(), set.field(), set.after()));
+    }
+    return Derived.refreshed(before.with(cells), BOOK, change.tracks());
   }
 
   /** A set of ids. */

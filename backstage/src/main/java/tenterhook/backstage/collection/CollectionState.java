@@ -1,5 +1,6 @@
 package tenterhook.backstage.collection;
 
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
@@ -28,6 +29,15 @@ public record CollectionState(
   /** The absolute path of a place, or empty when its root is not known. */
   public Optional<Path> path(Place place) {
     return Optional.ofNullable(roots.get(place.root())).map(r -> r.resolve(place.path()));
+  }
+
+  /**
+   * The path of a folder below its root, with {@code /} between its parts; empty for the root.
+   *
+   * @throws IOException when it is not there
+   */
+  public String below(String root, Path folder) throws IOException {
+    return roots.get(root).relativize(folder.toRealPath()).toString().replace('\\', '/');
   }
 
   /** Whether a file lies at a place on the disk. */

@@ -121,6 +121,7 @@ final class FileStep {
     Path to = absolute(point.to());
     List<Cell> cells = new ArrayList<>(placed(id, point.to()));
     if (!Files.exists(to)) {
+      point.kept().forEach((field, raw) -> cells.add(new Cell(id, field, raw)));
       cells.add(new Cell(id, Fields.STATE, "lost"));
       return cells;
     }

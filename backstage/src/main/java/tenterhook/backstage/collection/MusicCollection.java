@@ -1,23 +1,20 @@
 package tenterhook.backstage.collection;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Instant;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.time.ZonedDateTime;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.disk.MusicWalk;
 import tenterhook.backstage.store.CodebookJson;
 import tenterhook.backstage.store.CollectionRefused;
 import tenterhook.backstage.store.CrateJson;
@@ -54,8 +51,6 @@ import tenterhook.core.weave.WeaveBy;
  * thread.
  */
 public final class MusicCollection implements AutoCloseable {
-  private static final DateTimeFormatter BATCH = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm:ss");
-
   private final Path folder;
   private final Store store;
   private final Ledger ledger;
@@ -63,8 +58,10 @@ public final class MusicCollection implements AutoCloseable {
   private final Road road;
   private final Measured measured;
   private final InstantSource clock;
+  private final Disks disks;
   private final List<Consumer<Delta>> listeners = new CopyOnWriteArrayList<>();
   private final List<Refusal> openingTroubles = new ArrayList<>();
+  private final Set<Long> cannotUndo = ConcurrentHashMap.newKeySet();
   private volatile CollectionState state;
 
   private MusicCollection(Path folder, Store store, InstantSource clock) {
@@ -75,6 +72,7 @@ public final class MusicCollection implements AutoCloseable {
     this.road = new Road(store, ledger);
     this.measured = new Measured(store);
     this.clock = clock;
+    this.disks = new Disks(this, clock);
     Map<String, Path> roots = new LinkedHashMap<>(store.roots());
     roots.put(Place.HOLDING_BAY, folder.resolve("holding bay"));
     Codebook codebook = store.document("codebook").map(CodebookJson::read).orElse(Codebook.EMPTY);
@@ -271,17 +269,23 @@ public final class MusicCollection implements AutoCloseable {
           "change " + number + " was taken back already by change " + entry.undoneBy());
     }
     Change change = ledger.change(number).orElseThrow();
+    cannotUndo.add(number);
     String title = (entry.undoes() > 0 ? "does again: " : "takes back: ") + plainTitle(entry);
-    return apply(change.inverse(title), number, progress);
+    Outcome outcome = apply(change.inverse(title), number, progress);
+    if (outcome.number() != 0 || progress.stopped()) {
+      cannotUndo.remove(number);
+    }
+    return outcome;
   }
 
   private static String plainTitle(LedgerEntry entry) {
     return entry.title().replaceFirst("^(takes back|does again): ", "");
   }
 
-  /** The change that undo would take back next. */
+  /** The change that undo would take back next; one that refused to be is passed over. */
   public Optional<LedgerEntry> nextUndo() {
-    return UndoOrder.nextUndo(ledger.entries());
+    return UndoOrder.nextUndo(
+        ledger.entries().stream().filter(e -> !cannotUndo.contains(e.number())).toList());
   }
 
   /** The change that redo would do again next; none once something new was done. */
@@ -289,79 +293,34 @@ public final class MusicCollection implements AutoCloseable {
     return UndoOrder.nextRedo(ledger.entries());
   }
 
+  /** The folders that hold the music: scans, and what is where. */
+  public Disks disks() {
+    return disks;
+  }
+
   /**
-   * Brings a folder in or up to date. A folder that no root holds becomes a root of its own name.
+   * Brings a folder in or up to date. See {@link Disks#scan}.
    *
-   * @param place the folder
-   * @param progress told of every file
    * @throws IOException when the folder cannot be read; the collection is then as it was
    */
-  public synchronized ScanReport scan(Path place, Progress progress) throws IOException {
-    Path target = place.toRealPath();
-    if (!Files.isDirectory(target)) {
-      throw new IOException(target + " is not a folder");
-    }
-    ScanReport report = scanner(rootFor(target)).run(target, progress);
-    noteCourse();
-    return report;
+  public ScanReport scan(Path place, Progress progress) throws IOException {
+    return disks.scan(place, progress);
   }
 
-  /**
-   * Brings single files of one folder in, where they are. Their folder becomes a root when no root
-   * holds it; what else lies in it is not looked at.
-   *
-   * @param files music files of one folder
-   * @param progress told of every file
-   * @throws IOException when a file is not there; the collection is then as it was
-   */
-  public synchronized ScanReport bring(List<Path> files, Progress progress) throws IOException {
-    List<MusicWalk.Found> found = new ArrayList<>();
-    for (Path file : files) {
-      found.add(MusicWalk.found(file.toRealPath()));
-    }
-    if (found.isEmpty()) {
-      throw new IOException("there is no music file among them");
-    }
-    Path folder = found.getFirst().path().getParent();
-    ScanReport report = scanner(rootFor(folder)).run(found, progress);
-    noteCourse();
-    return report;
-  }
-
-  private Scan scanner(String root) {
-    Instant now = clock.instant();
-    String arrival = ZonedDateTime.ofInstant(now, ZoneId.systemDefault()).format(BATCH);
-    return new Scan(state, root, arrival, now.toString(), this::keep);
-  }
-
-  private void keep(List<Cell> cells) {
+  /** Stores and takes over what was read off files. */
+  void keep(List<Cell> cells) {
     store.put(cells);
     takeOver(cells);
   }
 
-  private String rootFor(Path target) throws IOException {
-    for (Map.Entry<String, Path> root : state.roots().entrySet()) {
-      if (target.startsWith(root.getValue())) {
-        if (root.getKey().equals(Place.HOLDING_BAY)) {
-          throw new IOException(target + " is the holding bay; restore files from it instead");
-        }
-        return root.getKey();
-      }
-      if (root.getValue().startsWith(target) && !root.getKey().equals(Place.HOLDING_BAY)) {
-        throw new IOException(
-            target + " holds the folder of root " + root.getKey() + "; scan that one");
-      }
-    }
-    String base = target.getFileName() == null ? "Disk" : target.getFileName().toString();
-    String name = base;
-    for (int i = 2; state.roots().containsKey(name); i++) {
-      name = base + " " + i;
-    }
-    store.putRoot(name, target);
+  /** Takes a folder as a root, or gives a root another folder. */
+  void keepRoot(String name, Path folder) {
+    store.putRoot(name, folder);
     Map<String, Path> roots = new LinkedHashMap<>(state.roots());
-    roots.put(name, target);
-    state = new CollectionState(state.snapshot(), state.codebook(), state.crates(), roots);
-    return name;
+    roots.put(name, folder);
+    CollectionState before = state;
+    state = new CollectionState(before.snapshot(), before.codebook(), before.crates(), roots);
+    publish(before, state, new RoaringBitmap());
   }
 
   /** Notes today how whole the collection is. */

@@ -6,7 +6,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import tenterhook.backstage.playlist.M3u8;
+import java.util.Optional;
+import tenterhook.backstage.playlist.Playlist;
+import tenterhook.backstage.playlist.PlaylistFile;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
@@ -17,28 +19,62 @@ import tenterhook.core.track.Snapshot;
 public final class Playlists {
   private Playlists() {}
 
+  /** Which track lies at which path. */
+  public static final class Paths {
+    private final Map<Path, Integer> tracks = new HashMap<>();
+
+    /** The paths of all tracks of a collection. */
+    public Paths(CollectionState state) {
+      state.snapshot().tracks().forEach((int id) -> tracks.put(state.path(id).normalize(), id));
+    }
+
+    /** The track at an absolute path. */
+    public Optional<Integer> track(Path file) {
+      return Optional.ofNullable(tracks.get(file));
+    }
+  }
+
   /**
-   * Writes a crate as M3U8. Lost tracks are left out: a player could not load them.
+   * Writes a crate as a playlist. Lost tracks are left out: a player could not load them.
    *
    * @param collection where the crate is
    * @param crate which
-   * @param file the playlist to write
-   * @param relative whether paths start from the playlist's folder
+   * @param file the playlist to write; its ending says the form
+   * @param paths how files are named in it
    * @return how many tracks were written
    * @throws IOException when the disk refuses; an older playlist of the name is then as it was
+   * @throws IllegalArgumentException when no form has this ending
    */
-  public static int export(MusicCollection collection, Crate crate, Path file, boolean relative)
+  public static int export(
+      MusicCollection collection, Crate crate, Path file, PlaylistFile.Paths paths)
       throws IOException {
     Snapshot snapshot = collection.state().snapshot();
-    List<M3u8.Entry> entries = new ArrayList<>();
-    for (int id : collection.contents().list(crate)) {
-      if (!snapshot.lost(id)) {
-        long seconds = Math.round(snapshot.value(id, Fields.DURATION).orElse(-1.0));
-        entries.add(new M3u8.Entry(collection.state().path(id), snapshot.name(id), seconds));
-      }
+    List<Integer> ids =
+        collection.contents().list(crate).stream().filter(id -> !snapshot.lost(id)).toList();
+    form(file).write(file, of(collection.state(), crate.name(), ids), paths);
+    return ids.size();
+  }
+
+  /** The form that a file's ending says; refuses others with those that there are. */
+  public static PlaylistFile form(Path file) {
+    String name = file.getFileName().toString();
+    return PlaylistFile.named(name.substring(name.lastIndexOf('.') + 1));
+  }
+
+  /** Tracks as a playlist, in order. */
+  public static Playlist of(CollectionState state, String title, Iterable<Integer> ids) {
+    Snapshot snapshot = state.snapshot();
+    List<Playlist.Entry> entries = new ArrayList<>();
+    for (int id : ids) {
+      entries.add(
+          new Playlist.Entry(
+              Optional.of(state.path(id)),
+              snapshot.raw(id, Fields.ARTIST),
+              snapshot.raw(id, Fields.TITLE),
+              snapshot.raw(id, Fields.ALBUM),
+              Math.round(snapshot.value(id, Fields.DURATION).orElse(-1.0))));
     }
-    M3u8.write(file, entries, relative);
-    return entries.size();
+    return new Playlist(title, entries);
   }
 
   /**
@@ -58,22 +94,17 @@ public final class Playlists {
    * Reads a playlist; nothing is applied yet.
    *
    * @param state the collection
-   * @param file M3U or M3U8
+   * @param file of any form that {@link PlaylistFile} knows
    * @param shelf where the crate goes
    * @throws IOException when it cannot be read
    */
   public static Imported read(CollectionState state, Path file, String shelf) throws IOException {
-    Map<Path, Integer> byPath = new HashMap<>();
-    state.snapshot().tracks().forEach((int id) -> byPath.put(state.path(id).normalize(), id));
+    Paths paths = new Paths(state);
     List<Integer> ids = new ArrayList<>();
     List<Path> unknown = new ArrayList<>();
-    for (Path path : M3u8.read(file)) {
-      Integer id = byPath.get(path);
-      if (id == null) {
-        unknown.add(path);
-      } else {
-        ids.add(id);
-      }
+    for (Playlist.Entry entry : PlaylistFile.read(file).entries()) {
+      Path path = entry.file().orElse(Path.of(entry.name()));
+      paths.track(path).ifPresentOrElse(ids::add, () -> unknown.add(path));
     }
     String base = file.getFileName().toString().replaceFirst("\\.[^.]+$", "");
     String name = base;

@@ -13,12 +13,14 @@ import java.util.function.Consumer;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.disk.MusicWalk;
 import tenterhook.backstage.disk.MusicWalk.Found;
+import tenterhook.backstage.tagfile.Reading;
 import tenterhook.backstage.tagfile.TagFiles;
 import tenterhook.backstage.tagfile.Unreadable;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.measure.MeasuredFields;
+import tenterhook.core.play.Plays;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
 
@@ -60,6 +62,12 @@ final class Scan {
 
   ScanReport run(Path folder, Progress progress) throws IOException {
     long start = System.nanoTime();
+    Path whole = state.roots().get(root);
+    boolean known = !byPath().isEmpty();
+    if (known && !Roots.connected(whole)) {
+      throw new IOException(
+          whole + " is empty; if it is a disk, connect it. No track was counted as lost");
+    }
     MusicWalk.Result walk = MusicWalk.walk(folder, progress);
     issues.addAll(walk.issues());
     boolean all = take(walk.files(), progress) && walk.complete();
@@ -172,8 +180,9 @@ final class Scan {
     if (task.file().size() == 0) {
       throw new Unreadable("is empty");
     }
-    List<Cell> cells =
-        ScanCells.of(task.id(), TagFiles.read(task.file().path()), task.file().path());
+    Reading reading = TagFiles.read(task.file().path());
+    List<Cell> cells = ScanCells.of(task.id(), reading, task.file().path());
+    plays(task, reading, cells);
     if (task.fresh()) {
       cells.add(new Cell(task.id(), Fields.ROOT, root));
       cells.add(new Cell(task.id(), Fields.PATH, task.path()));
@@ -183,6 +192,18 @@ final class Scan {
       cells.addAll(MeasuredFields.none(task.id())); // what sounds may be another now
     }
     return cells;
+  }
+
+  /** What the file's own counter rose by since it was last read was played elsewhere. */
+  private void plays(Task task, Reading reading, List<Cell> cells) {
+    Snapshot snapshot = state.snapshot();
+    int counted = Fields.COUNTED.type().parse(reading.raw(Fields.COUNTED)).orElse(0);
+    int before = task.fresh() ? 0 : snapshot.value(task.id(), Fields.COUNTED).orElse(0);
+    int plays = task.fresh() ? 0 : snapshot.value(task.id(), Fields.PLAYS).orElse(0);
+    int now = Plays.afterReading(plays, before, counted);
+    if (now > plays) {
+      cells.add(new Cell(task.id(), Fields.PLAYS, String.valueOf(now)));
+    }
   }
 
   private void markLost(String below) {

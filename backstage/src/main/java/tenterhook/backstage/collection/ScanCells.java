@@ -15,7 +15,7 @@ import tenterhook.core.track.Cell;
 /** Turns what a file says into the values that the collection keeps of it. */
 final class ScanCells {
   private static final List<Field<?>> TECHNICAL =
-      List.of(Fields.DURATION, Fields.CODEC, Fields.BITRATE, Fields.SAMPLE_RATE);
+      List.of(Fields.DURATION, Fields.CODEC, Fields.BITRATE, Fields.SAMPLE_RATE, Fields.COUNTED);
 
   private ScanCells() {}
 

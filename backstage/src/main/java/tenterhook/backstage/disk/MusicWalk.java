@@ -6,9 +6,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.SimpleFileVisitor;
 import java.nio.file.attribute.BasicFileAttributes;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.List;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import tenterhook.backstage.tagfile.TagFiles;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.job.Progress;
@@ -17,6 +21,9 @@ import tenterhook.core.job.Progress;
  * Lists the music files below a folder. Links are named but not followed, so no circle can trap it.
  */
 public final class MusicWalk {
+  private static final Pattern PLAYLIST =
+      Pattern.compile("\\.(m3u8?|xspf|jspf)$", Pattern.CASE_INSENSITIVE);
+
   private MusicWalk() {}
 
   /**
@@ -32,13 +39,22 @@ public final class MusicWalk {
    * What a walk found.
    *
    * @param files in the order of their paths
+   * @param playlists playlist files, in the order of their paths
+   * @param empty folders in which no file lies, nor in any folder below; the highest of each
    * @param issues what could not be looked at, and why
    * @param complete false when it was stopped
    */
-  public record Result(List<Found> files, List<Refusal> issues, boolean complete) {
+  public record Result(
+      List<Found> files,
+      List<Path> playlists,
+      List<Path> empty,
+      List<Refusal> issues,
+      boolean complete) {
     /** Copies. */
     public Result {
       files = List.copyOf(files);
+      playlists = List.copyOf(playlists);
+      empty = List.copyOf(empty);
       issues = List.copyOf(issues);
     }
   }
@@ -70,13 +86,19 @@ public final class MusicWalk {
     Visitor visitor = new Visitor(progress);
     Files.walkFileTree(folder, visitor);
     visitor.files.sort(Comparator.comparing(Found::path));
-    return new Result(visitor.files, visitor.issues, !progress.stopped());
+    visitor.playlists.sort(Comparator.naturalOrder());
+    visitor.empty.sort(Comparator.naturalOrder());
+    return new Result(
+        visitor.files, visitor.playlists, visitor.empty, visitor.issues, !progress.stopped());
   }
 
   private static final class Visitor extends SimpleFileVisitor<Path> {
     private final Progress progress;
     private final List<Found> files = new ArrayList<>();
+    private final List<Path> playlists = new ArrayList<>();
+    private final List<Path> empty = new ArrayList<>();
     private final List<Refusal> issues = new ArrayList<>();
+    private final Deque<Boolean> holdsFiles = new ArrayDeque<>();
 
     Visitor(Progress progress) {
       this.progress = progress;
@@ -87,14 +109,39 @@ public final class MusicWalk {
       progress.at(files.size(), -1, dir.toString());
       boolean ours =
           dir.getFileName() != null && dir.getFileName().toString().equals(SafeFiles.WORKROOM);
-      return progress.stopped()
-          ? FileVisitResult.TERMINATE
-          : ours ? FileVisitResult.SKIP_SUBTREE : FileVisitResult.CONTINUE;
+      if (progress.stopped() || ours) {
+        return ours ? FileVisitResult.SKIP_SUBTREE : FileVisitResult.TERMINATE;
+      }
+      holdsFiles.push(false);
+      return FileVisitResult.CONTINUE;
+    }
+
+    @Override
+    public FileVisitResult postVisitDirectory(Path dir, @Nullable IOException trouble) {
+      boolean holds = holdsFiles.pop() || trouble != null;
+      if (holds) {
+        holds();
+      } else if (!holdsFiles.isEmpty()) {
+        empty.removeIf(e -> e.startsWith(dir));
+        empty.add(dir);
+      }
+      return FileVisitResult.CONTINUE;
+    }
+
+    private void holds() {
+      if (!holdsFiles.isEmpty() && !holdsFiles.peek()) {
+        holdsFiles.pop();
+        holdsFiles.push(true);
+      }
     }
 
     @Override
     public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
       boolean music = music(file);
+      holds();
+      if (PLAYLIST.matcher(file.toString()).find() && attributes.isRegularFile()) {
+        playlists.add(file);
+      }
       if (attributes.isSymbolicLink()) {
         boolean folder = Files.isDirectory(file);
         if (music || folder) {
@@ -109,6 +156,7 @@ public final class MusicWalk {
 
     @Override
     public FileVisitResult visitFileFailed(Path file, IOException trouble) {
+      holds();
       issues.add(
           new Refusal(
               0, file.toString(), "cannot be opened: " + trouble.getClass().getSimpleName()));

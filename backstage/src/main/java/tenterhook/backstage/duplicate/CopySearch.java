@@ -119,6 +119,20 @@ public record CopySearch(List<Pair> sounds, List<Refusal> troubles) {
     collection.keepSetting(CRITERIA, (kept + "\n" + criteria).strip());
   }
 
+  /** The groups of copies that the DJ settled: all of their tracks stay. */
+  public List<Group> staying(MusicCollection collection, Optional<Criteria> criteria) {
+    CollectionState state = collection.state();
+    Set<Long> stay = bothStay(collection);
+    return Duplicates.find(
+            state.snapshot(),
+            state.crates(),
+            sounds,
+            new Duplicates.Wish(criteria, preferences(collection), Set.of()))
+        .stream()
+        .filter(g -> stay.containsAll(Duplicates.pairs(g.tracks())))
+        .toList();
+  }
+
   private static Set<Long> bothStay(MusicCollection collection) {
     return Arrays.stream(collection.setting(BOTH_STAY).orElse("").split(" "))
         .filter(w -> !w.isEmpty())

@@ -1,72 +1,64 @@
 package tenterhook.backstage.playlist;
 
-import java.io.IOException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import tenterhook.backstage.playlist.Playlist.Entry;
 
-/** Playlists in the M3U form with UTF-8 text. */
-public final class M3u8 {
-  private M3u8() {}
+/** Lines of paths, with length and name in a comment line before each. */
+final class M3u8 implements PlaylistFile.Form {
+  private static final Pattern LENGTH = Pattern.compile("#EXTINF:\\s*(-?\\d+)[^,]*,(.*)");
 
-  /**
-   * One line of a playlist.
-   *
-   * @param file absolute path of the music file
-   * @param name "Artist – Title"
-   * @param seconds length, or -1 when not known
-   */
-  public record Entry(Path file, String name, long seconds) {}
-
-  /**
-   * Writes a playlist; an older file of the name is replaced only when the new one is complete.
-   *
-   * @param target the playlist file
-   * @param entries in order
-   * @param relative whether paths start from the playlist's folder
-   */
-  public static void write(Path target, List<Entry> entries, boolean relative) throws IOException {
+  @Override
+  public String write(Playlist playlist, PlaylistFile.Paths paths) {
     StringBuilder text = new StringBuilder("#EXTM3U\n");
-    Path folder = target.toAbsolutePath().getParent();
-    for (Entry entry : entries) {
-      Path file = relative ? relative(folder, entry.file()) : entry.file();
+    for (Entry entry : playlist.entries()) {
       String name = entry.name().replaceAll("[\\r\\n]+", " ");
-      text.append(String.format(Locale.ROOT, "#EXTINF:%d,%s%n", entry.seconds(), name));
-      text.append(file.toString().replace('\\', '/')).append('\n');
+      text.append("#EXTINF:").append(entry.seconds()).append(',').append(name).append('\n');
+      entry.file().ifPresent(file -> text.append(paths.of(file)).append('\n'));
     }
-    Files.createDirectories(folder);
-    Path part = target.resolveSibling(target.getFileName() + ".part");
-    Files.writeString(part, text.toString(), StandardCharsets.UTF_8);
-    Files.move(part, target, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+    return text.toString();
   }
 
-  private static Path relative(Path folder, Path file) {
-    return folder.getRoot() != null && folder.getRoot().equals(file.getRoot())
-        ? folder.relativize(file)
-        : file;
-  }
-
-  /**
-   * Reads a playlist.
-   *
-   * @param source the playlist file
-   * @return absolute paths in order; whether a file is there is for the caller to see
-   */
-  public static List<Path> read(Path source) throws IOException {
-    Path folder = source.toAbsolutePath().getParent();
-    List<Path> files = new ArrayList<>();
-    for (String line : Files.readString(source, StandardCharsets.UTF_8).split("\\R")) {
+  @Override
+  public Playlist read(String text, String title, Path folder) {
+    List<Entry> entries = new ArrayList<>();
+    String name = "";
+    long seconds = -1;
+    for (String line : text.split("\\R")) {
       String path = line.strip();
-      if (path.startsWith("\uFEFF")) {
-        path = path.substring(1);
-      }
-      if (!path.isEmpty() && !path.startsWith("#")) {
-        files.add(folder.resolve(path).normalize());
+      Matcher length = LENGTH.matcher(path);
+      if (length.matches()) {
+        seconds = Long.parseLong(length.group(1));
+        name = length.group(2).strip();
+      } else if (!path.isEmpty() && !path.startsWith("#")) {
+        entries.add(entry(folder, path, name, seconds));
+        name = "";
+        seconds = -1;
       }
     }
-    return files;
+    return new Playlist(title, entries);
+  }
+
+  private static Entry entry(Path folder, String path, String name, long seconds) {
+    String[] parts = name.split("\\s[–-]\\s", 2);
+    String artist = parts.length == 2 ? parts[0] : "";
+    return new Entry(file(folder, path), artist, parts[parts.length - 1], "", seconds);
+  }
+
+  /** The file of a path; empty when the line is an address or no path at all. */
+  static Optional<Path> file(Path folder, String path) {
+    try {
+      if (path.startsWith("file:") || path.contains("://")) {
+        return Xspf.file(folder, path);
+      }
+      return Optional.of(folder.resolve(path).normalize());
+    } catch (InvalidPathException noPath) {
+      return Optional.empty();
+    }
   }
 }

@@ -73,7 +73,13 @@ public final class Ledger {
       case Edit.MoveFile move ->
           bind(insert, "move", move.id(), "", text(move.from()), text(move.to()));
       case Edit.Repoint point ->
-          bind(insert, "point", point.id(), "", text(point.from()), text(point.to()));
+          bind(
+              insert,
+              "point",
+              point.id(),
+              KeptJson.write(point.kept()),
+              text(point.from()),
+              text(point.to()));
       case Edit.SetCrates crates ->
           bind(
               insert,
@@ -255,7 +261,8 @@ public final class Ledger {
     return switch (rows.getString(2)) {
       case "set" -> new Edit.SetField(track, Fields.of(rows.getString(4)), before, after);
       case "move" -> new Edit.MoveFile(track, place(before), place(after));
-      case "point" -> new Edit.Repoint(track, place(before), place(after));
+      case "point" ->
+          new Edit.Repoint(track, place(before), place(after), KeptJson.read(rows.getString(4)));
       case "crates" -> new Edit.SetCrates(CrateJson.fromIds(before), CrateJson.fromIds(after));
       case "codebook" -> new Edit.SetCodebook(CodebookJson.read(before), CodebookJson.read(after));
       default ->

@@ -101,6 +101,9 @@ final class TagMap {
     if (tag instanceof ID3v1Tag && !SHORT.contains(field)) {
       return;
     }
+    if (field == Fields.RATING && Ratings.writtenBesideCounter(tag, raw)) {
+      return;
+    }
     if (raw.isEmpty()) {
       delete(tag, field, key);
       return;

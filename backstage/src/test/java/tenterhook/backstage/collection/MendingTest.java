@@ -188,7 +188,10 @@ class MendingTest extends CollectionTest {
         inbox.resolve("b.wav"), 6, Map.of(Fields.TITLE, "Cold Lamps", Fields.ARTIST, "Varda Pell"));
     Wavs.make(inbox.resolve("not asked for.wav"), 7);
     ScanReport report =
-        collection.bring(List.of(inbox.resolve("a.wav"), inbox.resolve("b.wav")), Progress.SILENT);
+        collection
+            .disks()
+            .bring(List.of(inbox.resolve("a.wav"), inbox.resolve("b.wav")), Progress.SILENT)
+            .getFirst();
     assertThat(report.added()).isEqualTo(2);
     assertThat(report.lost()).isZero();
     Snapshot now = collection.state().snapshot();
@@ -207,7 +210,7 @@ class MendingTest extends CollectionTest {
     assertThat(inbox.resolve("a.wav")).doesNotExist();
     collection.undo(outcome.number(), Progress.SILENT);
     assertThat(inbox.resolve("a.wav")).exists();
-    assertThatThrownBy(() -> collection.bring(List.of(), Progress.SILENT))
+    assertThatThrownBy(() -> collection.disks().bring(List.of(), Progress.SILENT))
         .hasMessageContaining("no music");
   }
 

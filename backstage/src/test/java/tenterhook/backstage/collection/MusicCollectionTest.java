@@ -18,6 +18,8 @@ import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 import org.mockito.ArgumentCaptor;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.lost.LostSearch;
+import tenterhook.backstage.playlist.PlaylistFile;
 import tenterhook.backstage.store.Ledger;
 import tenterhook.backstage.store.Store;
 import tenterhook.backstage.tagfile.TagFiles;
@@ -282,8 +284,7 @@ class MusicCollectionTest extends CollectionTest {
     ScanReport report = collection.scan(music, Progress.SILENT);
     assertThat(report.lost()).isEqualTo(2);
     assertThat(report.added()).isEqualTo(2);
-    var disk = LostFiles.filesBelow(collection.state(), music, Progress.SILENT);
-    var moves = LostFinder.moves(now(), LostFinder.candidates(now(), disk));
+    var moves = LostSearch.run(collection, List.of(music), Progress.SILENT).moves();
     assertThat(moves).singleElement().satisfies(m -> assertThat(m.to()).isEqualTo("Archive/Rink"));
     Outcome closed =
         collection.apply(LostFinder.repoint(now(), moves.getFirst().files()), Progress.SILENT);
@@ -315,7 +316,12 @@ class MusicCollectionTest extends CollectionTest {
         new Change("crates", true, List.of(new Edit.SetCrates(Crates.NONE, crates))),
         Progress.SILENT);
     Path list = folder.resolve("night.m3u8");
-    assertThat(Playlists.export(collection, crates.crate("Hand").orElseThrow(), list, true))
+    assertThat(
+            Playlists.export(
+                collection,
+                crates.crate("Hand").orElseThrow(),
+                list,
+                PlaylistFile.Paths.from(list)))
         .isEqualTo(2);
     Files.writeString(list, Files.readString(list) + "gone.mp3\n");
     Playlists.Imported imported = Playlists.read(collection.state(), list, "Loose");

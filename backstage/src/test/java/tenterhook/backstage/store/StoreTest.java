@@ -11,6 +11,7 @@ import java.sql.Statement;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -146,7 +147,11 @@ class StoreTest {
             List.of(
                 new Edit.SetField(1, Fields.TITLE, "a", "b"),
                 new Edit.MoveFile(1, new Place("Music", "a/b"), new Place("Music", "c")),
-                new Edit.Repoint(2, new Place("Music", "x"), new Place("Disk", "y")),
+                new Edit.Repoint(
+                    2,
+                    new Place("Music", "x"),
+                    new Place("Disk", "y"),
+                    Map.of(Fields.TITLE, "Slow Ice", Fields.SIZE, "12")),
                 new Edit.SetCrates(Crates.NONE, CRATES),
                 new Edit.SetCodebook(Codebook.EMPTY, BOOK)));
     try (Store store = Store.open(folder)) {

@@ -1,5 +1,6 @@
 package tenterhook.core.change;
 
+import java.util.Map;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.field.Field;
@@ -50,11 +51,18 @@ public sealed interface Edit {
    * @param id the track
    * @param from where the collection said
    * @param to where the file is
+   * @param kept raw values that the collection keeps of a track whose file is not where it points:
+   *     taken up again when this is taken back and nothing lies there
    */
-  record Repoint(int id, Place from, Place to) implements OfTrack {
+  record Repoint(int id, Place from, Place to, Map<Field<?>, String> kept) implements OfTrack {
+    /** Copies. */
+    public Repoint {
+      kept = Map.copyOf(kept);
+    }
+
     @Override
     public Repoint inverse() {
-      return new Repoint(id, to, from);
+      return new Repoint(id, to, from, kept);
     }
   }
 

@@ -5,6 +5,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
@@ -16,6 +17,7 @@ import tenterhook.core.crate.Crates;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.play.Plays;
 import tenterhook.core.text.NameKey;
 import tenterhook.core.track.Snapshot;
 
@@ -64,6 +66,7 @@ public final class Resolution {
       value(field).ifPresent(gains::add);
     }
     plays().ifPresent(gains::add);
+    nights().ifPresent(gains::add);
     lastPlayed().ifPresent(gains::add);
     places().ifPresent(gains::add);
     return gains;
@@ -138,6 +141,16 @@ public final class Resolution {
                 Fields.PLAYS, 0, snapshot.raw(survivor, Fields.PLAYS), String.valueOf(sum)));
   }
 
+  private Optional<Gain> nights() {
+    Set<String> all = new TreeSet<>(snapshot.value(survivor, Fields.NIGHTS).orElse(List.of()));
+    spares.forEach(id -> all.addAll(snapshot.value(id, Fields.NIGHTS).orElse(List.of())));
+    String own = snapshot.raw(survivor, Fields.NIGHTS);
+    String after = Plays.joined(all);
+    return after.equals(own)
+        ? Optional.empty()
+        : Optional.of(new Gain.Value(Fields.NIGHTS, 0, own, after));
+  }
+
   private Optional<Gain> lastPlayed() {
     String own = snapshot.raw(survivor, Fields.LAST_PLAYED);
     return spares.stream()
@@ -191,6 +204,18 @@ public final class Resolution {
         List<Edit> edits = received(declined);
         edits.addAll(TrackEdits.hold(snapshot, bitmap(), "copies").edits());
         yield new Change(kept + "holds " + copies, byHand, edits, survivor);
+      }
+      case SpareFate.Remove remove -> {
+        List<Edit> edits = received(declined);
+        edits.addAll(TrackEdits.remove(snapshot, bitmap()).edits());
+        yield new Change(
+            "puts "
+                + snapshot.fileName(survivor)
+                + " in place of "
+                + snapshot.name(spares.getFirst()),
+            byHand,
+            edits,
+            survivor);
       }
       case SpareFate.Move move -> {
         List<Edit> edits = received(declined);

@@ -14,6 +14,9 @@ public sealed interface SpareFate {
    */
   record Mark(String code) implements SpareFate {}
 
+  /** They leave the collection, and nothing is done to their files: there are none. */
+  record Remove() implements SpareFate {}
+
   /**
    * Their files go to a folder, and they leave the collection.
    *

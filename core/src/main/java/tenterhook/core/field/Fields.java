@@ -55,6 +55,10 @@ public final class Fields {
   public static final Field<Instant> LAST_PLAYED =
       add("lastPlayed", "last played", FieldTypes.MOMENT, Home.PROGRAM);
 
+  /** The dates on which it was played, as set lists or the DJ say; each counts one play. */
+  public static final Field<List<String>> NIGHTS =
+      add("nights", "nights", FieldTypes.LIST, Home.PROGRAM);
+
   /** Empty while in the collection; {@code held} in the holding bay; {@code removed}. */
   public static final Field<String> STANDING =
       add("standing", "standing", FieldTypes.TEXT, Home.PROGRAM);
@@ -76,6 +80,10 @@ public final class Fields {
   public static final Field<Long> BITRATE = add("bitrate", "kbps", FieldTypes.AMOUNT, Home.READ);
   public static final Field<Long> SAMPLE_RATE =
       add("sampleRate", "sample rate", FieldTypes.AMOUNT, Home.READ);
+
+  /** Plays that the file's own tag counts (POPM or PCNT); a rise is added to {@link #PLAYS}. */
+  public static final Field<Integer> COUNTED =
+      add("counted", "counted", FieldTypes.PLAYS, Home.READ);
 
   /** SHA-256 of the whole file; only known where another file has the same size. */
   public static final Field<String> CONTENT = add("content", "content", FieldTypes.TEXT, Home.READ);

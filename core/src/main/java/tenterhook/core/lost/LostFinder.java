@@ -5,6 +5,8 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
@@ -12,11 +14,22 @@ import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
 import tenterhook.core.change.TrackEdits;
+import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Home;
+import tenterhook.core.job.Progress;
 import tenterhook.core.track.Snapshot;
 
 /** Finds where lost files may have gone. Pure: it is given the files that are on the disk. */
 public final class LostFinder {
+  static final Comparator<Candidate> BEST_FIRST =
+      Comparator.comparingInt(Candidate::certainty).reversed();
+
+  private static final int SURE = 90;
+
+  private static final Set<Field<?>> OF_FILE =
+      Set.of(Fields.SIZE, Fields.MODIFIED, Fields.DURATION, Fields.CODEC, Fields.BITRATE);
+
   private LostFinder() {}
 
   /**
@@ -36,10 +49,19 @@ public final class LostFinder {
    *
    * @param id the lost track
    * @param file where it may be
-   * @param certainty 0 to 100
-   * @param reason why, in words
+   * @param likeness how the two agree
    */
-  public record Candidate(int id, FoundFile file, int certainty, String reason) {}
+  public record Candidate(int id, FoundFile file, Likeness likeness) {
+    /** 0 to 100. */
+    public int certainty() {
+      return likeness.certainty();
+    }
+
+    /** Why, in words. */
+    public String reason() {
+      return likeness.words();
+    }
+  }
 
   /**
    * A folder that moved as a whole, read off the candidates.
@@ -87,19 +109,22 @@ public final class LostFinder {
               long size = snapshot.value(id, Fields.SIZE).orElse(-1L);
               List<Candidate> mine = new ArrayList<>();
               for (FoundFile file : byName.getOrDefault(snapshot.fileName(id), List.of())) {
+                boolean before = stoodBeside(snapshot, id, since.get(file.place()));
                 mine.add(
-                    file.size() != size
-                        ? new Candidate(id, file, 60, "same name, another size")
-                        : stoodBeside(snapshot, id, since.get(file.place()))
-                            ? new Candidate(id, file, 65, "a copy that was there before")
-                            : new Candidate(id, file, 97, "same name and size"));
+                    new Candidate(
+                        id,
+                        file,
+                        before
+                            ? Likeness.STOOD_BESIDE
+                            : file.size() == size ? Likeness.NAME_AND_SIZE : Likeness.NAME));
               }
               for (FoundFile file : bySize.getOrDefault(size, List.of())) {
-                if (!file.name().equals(snapshot.fileName(id))) {
-                  mine.add(new Candidate(id, file, 70, "same size, another name"));
+                if (!file.name().equals(snapshot.fileName(id))
+                    && !stoodBeside(snapshot, id, since.get(file.place()))) {
+                  mine.add(new Candidate(id, file, Likeness.SIZE));
                 }
               }
-              mine.sort(Comparator.comparingInt(Candidate::certainty).reversed());
+              mine.sort(BEST_FIRST);
               found.put(id, mine);
             });
     return found;
@@ -109,6 +134,38 @@ public final class LostFinder {
   private static boolean stoodBeside(Snapshot snapshot, int lost, @Nullable String since) {
     String own = snapshot.raw(lost, Fields.ADDED);
     return since != null && !since.isEmpty() && since.compareTo(own) <= 0;
+  }
+
+  /**
+   * Looks closer where names and sizes do not settle it: lengths, tags and sounds of files are
+   * asked for, as few as will do. What sounds otherwise is told apart.
+   *
+   * @param snapshot the collection
+   * @param candidates what {@link #candidates} found
+   * @param onDisk the files to choose from
+   * @param inside opens them
+   * @param progress told of every lost track; a stop leaves the rest as they were
+   */
+  public static Map<Integer, List<Candidate>> closer(
+      Snapshot snapshot,
+      Map<Integer, List<Candidate>> candidates,
+      List<FoundFile> onDisk,
+      Inside inside,
+      Progress progress) {
+    return new CloserLook(snapshot, onDisk, inside).at(candidates, progress);
+  }
+
+  /**
+   * The one file that a lost track surely is: no other comes near it. Two that are equally good are
+   * never decided here.
+   *
+   * @param mine its candidates, best first
+   */
+  public static Optional<Candidate> sure(List<Candidate> mine) {
+    boolean alone = mine.size() == 1 || mine.size() > 1 && mine.get(1).certainty() < SURE;
+    return alone && mine.getFirst().certainty() >= SURE
+        ? Optional.of(mine.getFirst())
+        : Optional.empty();
   }
 
   /**
@@ -141,9 +198,25 @@ public final class LostFinder {
         edits.add(new Edit.SetField(newcomer, Fields.STANDING, "", "removed"));
       }
       edits.add(
-          new Edit.Repoint(one.id(), TrackEdits.place(snapshot, one.id()), one.file().place()));
+          new Edit.Repoint(
+              one.id(),
+              TrackEdits.place(snapshot, one.id()),
+              one.file().place(),
+              kept(snapshot, one.id())));
     }
     String what = chosen.size() == 1 ? "1 lost file" : chosen.size() + " lost files";
     return new Change("closes " + what, true, edits);
+  }
+
+  /** All that a file said of a track. */
+  private static Map<Field<?>, String> kept(Snapshot snapshot, int id) {
+    Map<Field<?>, String> kept = new HashMap<>();
+    for (Field<?> field : Fields.all()) {
+      boolean ofFile = field.home() == Home.FILE || OF_FILE.contains(field);
+      if (ofFile && !snapshot.raw(id, field).isEmpty()) {
+        kept.put(field, snapshot.raw(id, field));
+      }
+    }
+    return kept;
   }
 }

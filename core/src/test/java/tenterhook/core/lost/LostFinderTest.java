@@ -165,12 +165,16 @@ class LostFinderTest {
             .with("path=Old/a.mp3", "size=10", "state=lost")
             .with("path=New/a.mp3", "size=10")
             .snapshot();
-    Candidate one = new Candidate(1, file("New/a.mp3", 10), 97, "same name and size");
+    Candidate one = new Candidate(1, file("New/a.mp3", 10), Likeness.NAME_AND_SIZE);
     Change change = LostFinder.repoint(rescanned, List.of(one));
     assertThat(change.edits())
         .containsExactly(
             new Edit.SetField(2, Fields.STANDING, "", "removed"),
-            new Edit.Repoint(1, new Place("Music", "Old/a.mp3"), new Place("Music", "New/a.mp3")));
+            new Edit.Repoint(
+                1,
+                new Place("Music", "Old/a.mp3"),
+                new Place("Music", "New/a.mp3"),
+                Map.of(Fields.SIZE, "10")));
     assertThat(change.title()).isEqualTo("closes 1 lost file");
   }
 }

@@ -1,7 +1,7 @@
 package tenterhook.desktop.crate;
 
-import java.io.File;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -16,8 +16,8 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 import tenterhook.backstage.collection.Playlists;
+import tenterhook.backstage.playlist.PlaylistFile;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
@@ -26,6 +26,7 @@ import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.field.Fields;
+import tenterhook.desktop.play.PlaylistChooser;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.StationView;
 import tenterhook.desktop.shell.TrackList;
@@ -276,38 +277,42 @@ public final class CratesView implements StationView {
     crate()
         .ifPresent(
             c -> {
-              FileChooser chooser = new FileChooser();
-              chooser.setInitialFileName(c.name() + ".m3u8");
-              File file = chooser.showSaveDialog(node.getScene().getWindow());
-              if (file != null) {
-                desk.job(
-                    Words.of("crates.export"),
-                    false,
-                    p -> Playlists.export(desk.collection(), c, file.toPath(), true),
-                    n -> desk.frame().tell(Words.of("told.export", n, file.getName()), false, 0));
-              }
+              PlaylistChooser.save(node.getScene().getWindow(), c.name())
+                  .ifPresent(file -> export(c, file));
             });
   }
 
+  private void export(Crate crate, Path file) {
+    desk.job(
+        Words.of("crates.export"),
+        false,
+        p -> Playlists.export(desk.collection(), crate, file, PlaylistFile.Paths.from(file)),
+        n ->
+            desk.frame().tell(Words.of("told.export", n, file.getFileName().toString()), false, 0));
+  }
+
   private void bringIn() {
-    FileChooser chooser = new FileChooser();
-    chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("M3U8", "*.m3u8", "*.m3u"));
-    File file = chooser.showOpenDialog(node.getScene().getWindow());
-    if (file != null) {
-      try {
-        Playlists.Imported imported =
-            Playlists.read(desk.state().get(), file.toPath(), Words.of("crates.firstShelf"));
-        desk.apply(imported.change());
-        if (!imported.unknown().isEmpty()) {
-          desk.frame()
-              .tell(
-                  Words.of("told.import", imported.unknown().size(), imported.unknown().getFirst()),
-                  true,
-                  0);
-        }
-      } catch (IOException trouble) {
-        desk.frame().tell(Words.of("told.failed", file.getName(), trouble.getMessage()), true, 0);
+    PlaylistChooser.open(node.getScene().getWindow()).ifPresent(this::bringIn);
+  }
+
+  private void bringIn(Path file) {
+    try {
+      Playlists.Imported imported =
+          Playlists.read(desk.state().get(), file, Words.of("crates.firstShelf"));
+      desk.apply(imported.change());
+      if (!imported.unknown().isEmpty()) {
+        desk.frame()
+            .tell(
+                Words.of("told.import", imported.unknown().size(), imported.unknown().getFirst()),
+                true,
+                0);
       }
+    } catch (IOException trouble) {
+      desk.frame()
+          .tell(
+              Words.of("told.failed", file.getFileName().toString(), trouble.getMessage()),
+              true,
+              0);
     }
   }
 

@@ -219,7 +219,7 @@ final class CopiesGrid extends GridPane {
   private String shown(Field<?> field, int id) {
     Snapshot snapshot = snapshot();
     if (field == Fields.SIZE) {
-      return DuplicatesView.megabytes(snapshot.value(id, Fields.SIZE).orElse(0L));
+      return Words.megabytes(snapshot.value(id, Fields.SIZE).orElse(0L));
     }
     if (field == Fields.CODEC) {
       String kbps = snapshot.shown(id, Fields.BITRATE);

@@ -31,6 +31,8 @@ final class DuplicatesModel {
   /** While nobody looks, groups are counted once edits rest. */
   private final PauseTransition hidden = new PauseTransition(Duration.seconds(2));
 
+  private boolean staying;
+  private List<Group> shown = List.of();
   private Runnable follower = () -> {};
 
   DuplicatesModel(Desk desk) {
@@ -105,13 +107,36 @@ final class DuplicatesModel {
     hidden.stop();
     CopySearch now = search;
     Optional<Criteria> by = criteria;
+    boolean settled = staying;
     desk.latest(
         this,
-        () -> now.groups(desk.collection(), by),
+        () ->
+            new Found(
+                now.groups(desk.collection(), by),
+                settled ? now.staying(desk.collection(), by) : List.of()),
         found -> {
-          groups.set(found);
+          groups.set(found.open());
+          shown = settled ? found.staying() : found.open();
           follower.run();
         });
+  }
+
+  /** Groups to decide, and those that were settled, when they are asked for. */
+  private record Found(List<Group> open, List<Group> staying) {}
+
+  /** The groups to show: those to decide, or those that stay. */
+  List<Group> shown() {
+    return shown;
+  }
+
+  boolean staying() {
+    return staying;
+  }
+
+  /** Shows what was settled to stay, or what is to be decided. */
+  void staying(boolean settled) {
+    staying = settled;
+    refresh();
   }
 
   /** How alike two tracks sound, as found by their prints. */

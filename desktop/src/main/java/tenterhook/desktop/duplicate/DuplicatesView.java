@@ -11,6 +11,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
@@ -46,6 +47,7 @@ public final class DuplicatesView implements StationView {
   private final SurvivorPane survivor;
   private final SparesPane spares;
   private final HoldingPane holding;
+  private final ToggleButton staying = new ToggleButton(Words.of("duplicates.staying"));
   private List<Criteria> sets = List.of();
 
   /** The view. */
@@ -73,15 +75,22 @@ public final class DuplicatesView implements StationView {
     criteria.setMaxWidth(Double.MAX_VALUE);
     criteria.setAccessibleText(Words.of("duplicates.criteria"));
     build();
-    model.follow(() -> found(model.groups().get()));
+    model.follow(() -> found(model.shown()));
     desk.whileInView(holding, holding::refresh);
     desk.whileInView(node, model::refresh);
   }
 
   private void build() {
+    staying.setId("show-staying");
+    staying.setOnAction(e -> model.staying(staying.isSelected()));
     VBox left =
         new VBox(
-            8, summary, Look.label(Words.of("duplicates.criteria"), "second"), criteria, groups);
+            8,
+            summary,
+            Look.label(Words.of("duplicates.criteria"), "second"),
+            criteria,
+            groups,
+            staying);
     left.getStyleClass().addAll("side", "left");
     left.setPrefWidth(262);
     VBox.setVgrow(groups, Priority.ALWAYS);
@@ -155,10 +164,6 @@ public final class DuplicatesView implements StationView {
     fillCriteria();
   }
 
-  static String megabytes(long bytes) {
-    return String.format(Locale.ROOT, "%.1f MB", bytes / 1e6);
-  }
-
   static String doubt(Group group) {
     return Words.of("doubt." + group.doubt().name().toLowerCase(Locale.ROOT));
   }
@@ -166,20 +171,21 @@ public final class DuplicatesView implements StationView {
   private void found(List<Group> now) {
     long freed = now.stream().mapToLong(Group::bytesFreed).sum();
     long offered = now.stream().filter(Group::offered).count();
-    summary.setText(Words.of("duplicates.summary", now.size(), megabytes(freed)));
+    summary.setText(Words.of("duplicates.summary", now.size(), Words.megabytes(freed)));
     all.setText(Words.of("duplicates.all", offered));
-    all.setVisible(offered > 0);
+    all.setVisible(offered > 0 && !model.staying());
+    keep.setManaged(!model.staying());
     int at = Math.max(0, groups.getSelectionModel().getSelectedIndex());
     if (!now.equals(groups.getItems())) {
       groups.getItems().setAll(now);
       groups.getSelectionModel().select(Math.min(at, now.size() - 1));
     }
     for (Node part : List.of(keep, stay, hint)) {
-      part.setVisible(!now.isEmpty());
+      part.setVisible(!now.isEmpty() && (part != keep || !model.staying()));
     }
     if (now.isEmpty()) {
-      title.setText(Words.of("duplicates.noneTitle"));
-      words.setText(Words.of("duplicates.none"));
+      title.setText(Words.of(model.staying() ? "duplicates.noStay" : "duplicates.noneTitle"));
+      words.setText(Words.of(model.staying() ? "duplicates.noStayWords" : "duplicates.none"));
       grid.clear();
     }
     survivor.show(now);
@@ -193,7 +199,11 @@ public final class DuplicatesView implements StationView {
     Look.data(title, snapshot().name(group.survivor()));
     Look.data(words, words(group));
     boolean homes = group.doubt() == Doubt.TWO_HOMES;
-    stay.setText(Words.of(homes ? "duplicates.bothStay" : "duplicates.notCopies"));
+    stay.setText(
+        Words.of(
+            model.staying()
+                ? "duplicates.askAgain"
+                : homes ? "duplicates.bothStay" : "duplicates.notCopies"));
     keep.setDisable(group.doubt() == Doubt.SOUND_DIFFERS);
     desk.chosen().set(group.survivor());
     grid.show(group);
@@ -241,14 +251,16 @@ public final class DuplicatesView implements StationView {
 
   private void keepOne() {
     Group group = groups.getSelectionModel().getSelectedItem();
-    if (group != null && !keep.isDisable()) {
+    if (group != null && keep.isVisible() && !keep.isDisable()) {
       model.keep(grid.survivor(), grid.spares(), grid.declined());
     }
   }
 
   private void bothStay() {
     Group group = groups.getSelectionModel().getSelectedItem();
-    if (group != null) {
+    if (group != null && model.staying()) {
+      model.noMore(group);
+    } else if (group != null) {
       model.bothStay(group);
       desk.frame()
           .ask(

@@ -46,7 +46,7 @@ final class GroupCell extends ListCell<Group> {
       evidence.getStyleClass().remove(style(one));
     }
     evidence.getStyleClass().add(style(item.evidence()));
-    String size = DuplicatesView.megabytes(item.bytesFreed());
+    String size = Words.megabytes(item.bytesFreed());
     String doubt = item.doubt() == Doubt.NONE ? "" : " · " + DuplicatesView.doubt(item);
     second.setText(Words.of("duplicates.group", item.tracks().size(), size) + doubt);
     setGraphic(box);

@@ -62,7 +62,7 @@ final class HoldingPane extends VBox {
   private static String second(Held file) {
     String day = file.at().isEmpty() ? "" : file.at().substring(0, 10) + " · ";
     return day
-        + DuplicatesView.megabytes(file.bytes())
+        + Words.megabytes(file.bytes())
         + "\n"
         + file.from().root()
         + "/"
@@ -81,7 +81,7 @@ final class HoldingPane extends VBox {
 
   private void show(Bay bay) {
     long bytes = bay.files().stream().mapToLong(Held::bytes).sum();
-    words.setText(Words.of("holding.words", bay.files().size(), DuplicatesView.megabytes(bytes)));
+    words.setText(Words.of("holding.words", bay.files().size(), Words.megabytes(bytes)));
     warning.setText(
         bay.free().map(share -> Words.of("holding.full", Math.round(100 * share))).orElse(""));
     warning.setManaged(bay.free().isPresent());

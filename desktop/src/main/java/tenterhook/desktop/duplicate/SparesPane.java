@@ -54,8 +54,8 @@ final class SparesPane extends VBox {
     long bytes = groups.stream().mapToLong(Group::bytesFreed).sum();
     words.setText(
         switch (model.fate()) {
-          case SpareFate.Hold hold ->
-              Words.of("spares.holdWords", files, DuplicatesView.megabytes(bytes));
+          case SpareFate.Hold hold -> Words.of("spares.holdWords", files, Words.megabytes(bytes));
+          case SpareFate.Remove remove -> "";
           case SpareFate.Mark mark -> Words.of("spares.markWords", mark.code());
           case SpareFate.Move move ->
               Words.of("spares.moveWords", move.folder().root() + "/" + move.folder().path());

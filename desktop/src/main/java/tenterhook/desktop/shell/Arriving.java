@@ -109,7 +109,7 @@ public final class Arriving implements AutoCloseable {
           Words.of("bring.job", together.size()),
           true,
           p -> {
-            ScanReport report = desk.collection().bring(together, p);
+            ScanReport report = desk.collection().disks().bring(together, p).getFirst();
             desk.collection().compareCopies(p);
             return report;
           },

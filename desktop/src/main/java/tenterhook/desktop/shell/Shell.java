@@ -30,6 +30,8 @@ import tenterhook.desktop.history.HistoryView;
 import tenterhook.desktop.listen.ListeningStrip;
 import tenterhook.desktop.lost.LostView;
 import tenterhook.desktop.measure.MeasuringView;
+import tenterhook.desktop.play.PlaysView;
+import tenterhook.desktop.play.StaleView;
 import tenterhook.desktop.repair.RepairsView;
 import tenterhook.desktop.table.TrackPane;
 import tenterhook.desktop.table.TracksView;
@@ -49,6 +51,9 @@ public final class Shell extends BorderPane implements Desk.Frame {
   private final HistoryView history;
   private final GoesWithView goesWith;
   private final MeasuringView measuring;
+  private final PlaysView plays;
+  private final StaleView stale;
+  private final LostView lost;
   private final ListeningKeys listeningKeys;
   private final CodingView coding;
   private final Arriving arriving;
@@ -69,6 +74,8 @@ public final class Shell extends BorderPane implements Desk.Frame {
     this.history = new HistoryView(desk);
     this.goesWith = new GoesWithView(desk);
     this.measuring = new MeasuringView(desk);
+    this.plays = new PlaysView(desk);
+    this.stale = new StaleView(desk);
     this.listeningKeys = new ListeningKeys(desk.listening(), this::walk);
     this.coding = new CodingView(desk);
     this.arriving = new Arriving(desk, this);
@@ -76,7 +83,8 @@ public final class Shell extends BorderPane implements Desk.Frame {
     stations.put(Station.WEAVE, new WeaveView(desk));
     stations.put(Station.ARRIVALS, new ArrivalsView(desk));
     stations.put(Station.REPAIRS, new RepairsView(desk));
-    stations.put(Station.LOST, new LostView(desk));
+    this.lost = new LostView(desk);
+    stations.put(Station.LOST, lost);
     DuplicatesView duplicates = new DuplicatesView(desk);
     stations.put(Station.DUPLICATES, duplicates);
     duplicates
@@ -120,6 +128,8 @@ public final class Shell extends BorderPane implements Desk.Frame {
             item("more.tracks", this::wholeCollection),
             item("more.measuring", this::showMeasuring),
             item("more.follow", this::goesWith),
+            item("more.plays", this::showPlays),
+            item("more.stale", this::showStale),
             item("more.history", () -> view(history, null)),
             item("more.undo", desk::undo),
             item("more.redo", desk::redo),
@@ -212,6 +222,21 @@ public final class Shell extends BorderPane implements Desk.Frame {
   public void showMeasuring() {
     measuring.around(around());
     view(measuring, null);
+  }
+
+  /** Looks whether all files are there; says so when something is amiss. */
+  public void checkFiles() {
+    lost.check();
+  }
+
+  /** Shows which nights were played. */
+  public void showPlays() {
+    view(plays, null);
+  }
+
+  /** Shows what nobody plays. */
+  public void showStale() {
+    view(stale, null);
   }
 
   @Override
@@ -309,7 +334,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
     bars.dismiss();
     if (inView.tracks().map(TrackPane::closeEdit).orElse(false)) {
       event.consume();
-    } else if (inView == tracksView || inView == goesWith || inView == measuring) {
+    } else if (!stations.containsValue(inView)) {
       go(last);
       event.consume();
     }

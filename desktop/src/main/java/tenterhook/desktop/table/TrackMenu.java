@@ -13,6 +13,7 @@ import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.field.Fields;
+import tenterhook.desktop.play.PlaysView;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Words;
 
@@ -63,6 +64,7 @@ final class TrackMenu {
             new SeparatorMenuItem(),
             item("menu.measure", () -> desk.measuring().measure(pane.selection())),
             item("menu.follow", () -> desk.frame().goesWith()),
+            item("menu.played", () -> PlaysView.count(desk, chosen())),
             item("menu.rest", () -> pane.flag(Fields.RESTING)),
             item("menu.guard", () -> pane.flag(Fields.GUARDED)),
             item("menu.copyPath", this::copyPath),
@@ -96,6 +98,10 @@ final class TrackMenu {
           });
     }
     return item;
+  }
+
+  private List<Integer> chosen() {
+    return List.copyOf(pane.table().getSelectionModel().getSelectedItems());
   }
 
   private void addTo(Crate.HandCrate hand) {

@@ -26,4 +26,8 @@ public final class Words {
   public static boolean has(String key) {
     return BUNDLE.containsKey(key);
   }
+
+  public static String megabytes(long bytes) {
+    return String.format(Locale.ROOT, "%.1f MB", bytes / 1e6);
+  }
 }

@@ -16,7 +16,7 @@ import javafx.scene.layout.HBox;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
 import tenterhook.backstage.collection.Playlists;
-import tenterhook.backstage.playlist.M3u8;
+import tenterhook.backstage.playlist.PlaylistFile;
 import tenterhook.backstage.tagfile.TagFiles;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.field.Fields;
@@ -109,8 +109,9 @@ class StationsTest extends WindowTest {
     ListView<?> crates = (ListView<?>) shell.lookup("#crates");
     assertThat(crates.getItems().toString()).contains("crate=Pairs only, count=" + (before + 3));
     Path list = folder.resolve("pairs.m3u8");
-    Playlists.export(collection, pairs, list, true);
-    assertThat(M3u8.read(list))
+    Playlists.export(collection, pairs, list, PlaylistFile.Paths.from(list));
+    assertThat(PlaylistFile.read(list).entries())
+        .extracting(e -> e.file().orElseThrow())
         .contains(collection.state().path(ids.getFirst()))
         .allMatch(Files::exists);
   }

@@ -19,16 +19,15 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.collection.LostFiles;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.backstage.duplicate.CopySearch;
+import tenterhook.backstage.lost.LostSearch;
 import tenterhook.backstage.measure.Measuring;
 import tenterhook.core.duplicate.Criteria;
 import tenterhook.core.duplicate.Evidence;
 import tenterhook.core.duplicate.Group;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
-import tenterhook.core.lost.LostFinder;
 import tenterhook.core.lost.LostFinder.Candidate;
 import tenterhook.core.track.Snapshot;
 
@@ -145,11 +144,11 @@ class DemoCopiesTest {
     DemoMusic.mishaps(music, SharedDemo.TRACKS);
     collection.scan(music, Progress.SILENT);
     Snapshot now = collection.state().snapshot();
-    var disk = LostFiles.filesBelow(collection.state(), music, Progress.SILENT);
-    var candidates = LostFinder.candidates(now, disk);
+    LostSearch search = LostSearch.run(collection, List.of(music), Progress.SILENT);
+    var candidates = search.candidates();
     Set<Integer> explained = new HashSet<>();
-    LostFinder.moves(now, candidates)
-        .forEach(m -> m.files().stream().map(Candidate::id).forEach(explained::add));
+    search.moves().forEach(m -> m.files().stream().map(Candidate::id).forEach(explained::add));
+    assertThat(search.single()).isEmpty();
     for (JsonNode file : truth.path("files")) {
       int id = byPath.get(file.path("path").asText());
       boolean moved = file.has("movesTo");

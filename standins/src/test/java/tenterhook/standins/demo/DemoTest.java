@@ -19,9 +19,9 @@ import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import tenterhook.backstage.collection.LostFiles;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.backstage.collection.ScanReport;
+import tenterhook.backstage.lost.LostSearch;
 import tenterhook.backstage.store.CrateJson;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.duplicate.Duplicates;
@@ -169,8 +169,7 @@ class DemoTest {
   @Test
   void theFolderThatMovedIsInferred() throws Exception {
     Snapshot now = collection.state().snapshot();
-    var disk = LostFiles.filesBelow(collection.state(), music, Progress.SILENT);
-    var moves = LostFinder.moves(now, LostFinder.candidates(now, disk));
+    var moves = LostSearch.run(collection, List.of(music), Progress.SILENT).moves();
     assertThat(moves)
         .singleElement()
         .satisfies(m -> assertThat(m.from()).isEqualTo(truth.path("mishaps").path("from").asText()))

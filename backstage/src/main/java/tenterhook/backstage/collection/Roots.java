@@ -1,0 +1,50 @@
+package tenterhook.backstage.collection;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.stream.Stream;
+import tenterhook.core.change.Place;
+
+/** The named folders that hold the music. */
+final class Roots {
+  private Roots() {}
+
+  /**
+   * The name of the root that holds a folder, or the one that the folder would have as a root.
+   *
+   * @throws IOException when it is the holding bay, or holds another root
+   */
+  static String nameFor(Map<String, Path> roots, Path target) throws IOException {
+    for (Map.Entry<String, Path> root : roots.entrySet()) {
+      boolean bay = root.getKey().equals(Place.HOLDING_BAY);
+      if (target.startsWith(root.getValue())) {
+        if (bay) {
+          throw new IOException(target + " is the holding bay; restore files from it instead");
+        }
+        return root.getKey();
+      }
+      if (root.getValue().startsWith(target) && !bay) {
+        throw new IOException(
+            target + " holds the folder of root " + root.getKey() + "; scan that one");
+      }
+    }
+    String base = target.getFileName() == null ? "Disk" : target.getFileName().toString();
+    String name = base;
+    for (int i = 2; roots.containsKey(name); i++) {
+      name = base + " " + i;
+    }
+    return name;
+  }
+
+  /** Whether a folder is there and has anything in it: an empty one is where a disk would be. */
+  static boolean connected(Path folder) {
+    try (Stream<Path> inside = Files.list(folder)) {
+      return inside.findAny().isPresent();
+    } catch (IOException | UncheckedIOException gone) {
+      return false;
+    }
+  }
+}

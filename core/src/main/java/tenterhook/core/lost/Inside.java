@@ -1,0 +1,29 @@
+package tenterhook.core.lost;
+
+import java.util.Optional;
+import tenterhook.core.lost.LostFinder.FoundFile;
+
+/** Opens files that lost tracks may be. Answers are kept: a file is opened once. */
+public interface Inside {
+  /**
+   * What a file says of itself.
+   *
+   * @param seconds its length
+   * @param artist empty when not known
+   * @param title empty when not known
+   */
+  record Facts(double seconds, String artist, String title) {}
+
+  /** What a file says of itself; empty when it cannot be read. */
+  Optional<Facts> facts(FoundFile file);
+
+  /** The hash of what sounds in a file; empty when it cannot be read. */
+  Optional<String> sound(FoundFile file);
+
+  /**
+   * Whether a lost track and a file are one recording, by their sound prints.
+   *
+   * @return empty when the track was never measured, or the file cannot be heard
+   */
+  Optional<Boolean> sameSound(int lost, FoundFile file);
+}

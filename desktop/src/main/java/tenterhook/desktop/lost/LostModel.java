@@ -1,0 +1,189 @@
+package tenterhook.desktop.lost;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.collection.CollectionState;
+import tenterhook.backstage.collection.Presence;
+import tenterhook.backstage.lost.DiskReport;
+import tenterhook.backstage.lost.LostSearch;
+import tenterhook.core.field.Fields;
+import tenterhook.core.job.Progress;
+import tenterhook.core.lost.LostFinder;
+import tenterhook.core.lost.LostFinder.Candidate;
+import tenterhook.core.lost.Wishes;
+import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Words;
+
+/** What the station knows: which files are there, what a search found, what else lies on disk. */
+final class LostModel {
+  private final Desk desk;
+  private final ReadOnlyObjectWrapper<List<LostItem>> items =
+      new ReadOnlyObjectWrapper<>(List.of());
+  private Presence presence = Presence.UNKNOWN;
+  private DiskReport disk = DiskReport.NONE;
+  private LostSearch search = LostSearch.NONE;
+  private boolean looked;
+
+  LostModel(Desk desk) {
+    this.desk = desk;
+  }
+
+  /** All that is not where it should be. */
+  ReadOnlyObjectProperty<List<LostItem>> items() {
+    return items.getReadOnlyProperty();
+  }
+
+  /** What the last search found. */
+  LostSearch search() {
+    return search;
+  }
+
+  /** Whether anybody looked for lost files yet. */
+  boolean looked() {
+    return looked;
+  }
+
+  /** Works the rows out anew, beside the window. */
+  void refresh() {
+    CollectionState state = desk.state().get();
+    Presence seen = presence;
+    DiskReport report = disk;
+    desk.latest(this, () -> items(state, seen, report), items::set);
+  }
+
+  private static List<LostItem> items(CollectionState state, Presence seen, DiskReport disk) {
+    Snapshot snapshot = state.snapshot();
+    List<LostItem> items = new ArrayList<>();
+    seen.away().forEach(a -> items.add(new LostItem.Away(a)));
+    Map<String, RoaringBitmap> byFolder = new TreeMap<>();
+    LostFinder.lost(snapshot)
+        .forEach(
+            (int id) ->
+                byFolder
+                    .computeIfAbsent(snapshot.raw(id, Fields.FOLDER), f -> new RoaringBitmap())
+                    .add(id));
+    List<LostItem> folders = new ArrayList<>();
+    byFolder.forEach((name, ids) -> folders.add(new LostItem.Folder(name, ids)));
+    folders.sort(
+        (a, b) ->
+            ((LostItem.Folder) b).tracks().getCardinality()
+                - ((LostItem.Folder) a).tracks().getCardinality());
+    items.addAll(folders);
+    RoaringBitmap changed = RoaringBitmap.and(seen.changed(), snapshot.tracks());
+    if (!changed.isEmpty()) {
+      items.add(new LostItem.Changed(changed));
+    }
+    if (!disk.unknown().isEmpty()) {
+      items.add(new LostItem.Unknown(disk.unknown()));
+    }
+    if (!disk.playlists().isEmpty()) {
+      items.add(new LostItem.Lists(disk.playlists()));
+    }
+    if (!disk.emptyFolders().isEmpty()) {
+      items.add(new LostItem.Empty(disk.emptyFolders()));
+    }
+    List<Integer> wishes = new ArrayList<>();
+    Wishes.of(snapshot).forEach((int id) -> wishes.add(id));
+    if (!wishes.isEmpty()) {
+      items.add(new LostItem.Wishes(wishes));
+    }
+    return items;
+  }
+
+  /** Looks whether all files are there, without opening any; says so when something is amiss. */
+  void check() {
+    desk.job(
+        Words.of("lost.checkJob"), true, p -> desk.collection().disks().presence(p), this::checked);
+  }
+
+  private void checked(Presence seen) {
+    presence = seen;
+    refresh();
+    int gone = seen.gone().getCardinality();
+    if (!seen.away().isEmpty()) {
+      Presence.Away first = seen.away().getFirst();
+      desk.frame().tell(Words.of("lost.toldAway", first.root(), first.tracks(), gone), true, 0);
+    } else if (gone > 0 || !seen.back().isEmpty()) {
+      desk.frame().tell(Words.of("lost.toldGone", gone, seen.back().getCardinality()), gone > 0, 0);
+    }
+  }
+
+  /** All that one look through the folders gives. */
+  private record Looked(Presence presence, LostSearch search, DiskReport disk) {}
+
+  /**
+   * Looks for all lost files, and at what else lies in the folders of the collection.
+   *
+   * @param elsewhere more folders to look in
+   * @param then called once it is done
+   */
+  void look(List<Path> elsewhere, Runnable then) {
+    desk.job(
+        Words.of("lost.job"),
+        true,
+        p -> looked(elsewhere, p),
+        found -> {
+          presence = found.presence();
+          search = found.search();
+          disk = found.disk();
+          looked = true;
+          refresh();
+          then.run();
+        });
+  }
+
+  private Looked looked(List<Path> elsewhere, Progress progress) throws IOException {
+    Presence seen = desk.collection().disks().presence(progress);
+    List<Path> places = new ArrayList<>(LostSearch.everywhere(desk.collection().state()));
+    places.addAll(elsewhere);
+    LostSearch found = LostSearch.run(desk.collection(), places, progress);
+    return new Looked(seen, found, DiskReport.of(desk.collection().state(), progress));
+  }
+
+  /** Settles lost tracks, each with the file chosen for it. */
+  void close(List<Candidate> chosen) {
+    desk.job(
+        Words.of("lost.closeJob", chosen.size()),
+        chosen.size() > 20,
+        p -> LostSearch.close(desk.collection(), chosen, p),
+        done -> {
+          if (done.refused().isEmpty()) {
+            search = search.without(chosen);
+          }
+          desk.told(done);
+          refresh();
+        });
+  }
+
+  /** Reads files again that another program changed. */
+  void readAgain(RoaringBitmap tracks) {
+    desk.job(
+        Words.of("lost.readJob"),
+        true,
+        p -> desk.collection().disks().readAgain(tracks, p),
+        read -> {
+          presence =
+              new Presence(presence.away(), presence.gone(), presence.back(), new RoaringBitmap());
+          desk.frame().tell(Words.of("lost.toldRead", read), false, 0);
+          refresh();
+        });
+  }
+
+  /** Forgets what lies on the disk beside the tracks, after it was settled. */
+  void settled(DiskReport rest) {
+    disk = rest;
+    refresh();
+  }
+
+  DiskReport disk() {
+    return disk;
+  }
+}

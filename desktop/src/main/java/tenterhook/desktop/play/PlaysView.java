@@ -1,0 +1,223 @@
+package tenterhook.desktop.play;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.Consumer;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.play.SetLists;
+import tenterhook.backstage.play.SetLists.SetList;
+import tenterhook.core.field.Fields;
+import tenterhook.core.play.Plays;
+import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.shell.StationView;
+import tenterhook.desktop.shell.TrackList;
+import tenterhook.desktop.table.TrackPane;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.TwoLineCell;
+import tenterhook.desktop.theme.Words;
+
+/** Which nights were played, and set lists read in. */
+public final class PlaysView implements StationView {
+  private static final double UNMATCHED = 130;
+
+  private final Desk desk;
+  private final BorderPane node = new BorderPane();
+  private final ListView<Night> nights = new ListView<>();
+  private final Label title = Look.label(Words.of("plays.title"), "heading");
+  private final Label words = Look.label(Words.of("plays.words"), "second");
+  private final Label unmatchedWords = Look.label("", "hole");
+  private final ListView<String> unmatched = new ListView<>();
+  private final VBox notFound = new VBox(4, unmatchedWords, unmatched);
+  private final TrackPane pane;
+
+  /** What was played on a date. */
+  record Night(String date, RoaringBitmap tracks) {}
+
+  /** The view. */
+  public PlaysView(Desk desk) {
+    this.desk = desk;
+    this.pane = new TrackPane(desk);
+    nights.setId("nights");
+    nights.getStyleClass().add("picked");
+    nights.setAccessibleText(Words.of("plays.nights"));
+    nights.setCellFactory(
+        l ->
+            new TwoLineCell<>(
+                Night::date, n -> Words.of("plays.count", n.tracks().getCardinality())));
+    nights.setPlaceholder(Look.label(Words.of("plays.none"), "empty"));
+    nights.getSelectionModel().selectedItemProperty().addListener((o, b, after) -> show(after));
+    unmatched.setId("unmatched");
+    unmatched.setPrefHeight(UNMATCHED);
+    unmatched.setAccessibleText(Words.of("plays.unmatchedList"));
+    unmatched.setCellFactory(l -> new LineCell());
+    VBox left = new VBox(8, Look.label(Words.of("plays.nights"), "second"), nights);
+    left.getStyleClass().addAll("side", "left");
+    left.setPrefWidth(200);
+    VBox.setVgrow(nights, Priority.ALWAYS);
+    var read = Look.primary(Words.of("plays.read"), this::choose);
+    read.setId("plays-read");
+    words.setWrapText(true);
+    BorderPane main = new BorderPane(pane);
+    main.setTop(new VBox(10, new VBox(2, title, words), new HBox(8, read), notFound));
+    main.getStyleClass().add("main");
+    unmatched(List.of(), "");
+    node.setLeft(left);
+    node.setCenter(main);
+    desk.whileInView(node, this::refresh);
+  }
+
+  /** A line of a set list, in any script. */
+  private static final class LineCell extends ListCell<String> {
+    @Override
+    protected void updateItem(String line, boolean empty) {
+      super.updateItem(line, empty);
+      Look.data(this, empty || line == null ? "" : line);
+    }
+  }
+
+  private void refresh() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    desk.latest(this, () -> nights(snapshot), this::fill);
+  }
+
+  private static List<Night> nights(Snapshot snapshot) {
+    Map<String, RoaringBitmap> byDate = new TreeMap<>(Comparator.reverseOrder());
+    snapshot
+        .tracks(id -> !snapshot.raw(id, Fields.NIGHTS).isEmpty())
+        .forEach(
+            (int id) ->
+                snapshot
+                    .value(id, Fields.NIGHTS)
+                    .orElse(List.of())
+                    .forEach(
+                        date -> byDate.computeIfAbsent(date, d -> new RoaringBitmap()).add(id)));
+    List<Night> found = new ArrayList<>();
+    byDate.forEach((date, ids) -> found.add(new Night(date, ids)));
+    return found;
+  }
+
+  private void fill(List<Night> now) {
+    Night chosen = nights.getSelectionModel().getSelectedItem();
+    nights.getItems().setAll(now);
+    int at = now.stream().map(Night::date).toList().indexOf(chosen == null ? "" : chosen.date());
+    nights.getSelectionModel().clearAndSelect(Math.max(0, at));
+    if (now.isEmpty()) {
+      show(null);
+    }
+  }
+
+  private void show(@Nullable Night night) {
+    title.setText(night == null ? Words.of("plays.title") : Words.of("plays.night", night.date()));
+    pane.show(
+        night == null
+            ? TrackList.of(Words.of("plays.title"), new RoaringBitmap())
+            : TrackList.of(night.date(), night.tracks()));
+  }
+
+  private void unmatched(List<String> lines, String list) {
+    notFound.setVisible(!lines.isEmpty());
+    notFound.setManaged(!lines.isEmpty());
+    unmatchedWords.setText(Words.of("plays.unmatched", lines.size(), list));
+    unmatched.getItems().setAll(lines);
+  }
+
+  private void choose() {
+    PlaylistChooser.open(node.getScene().getWindow()).ifPresent(this::read);
+  }
+
+  /** Reads a set list; asks for its night, proposing the one it says. */
+  void read(Path file) {
+    desk.job(
+        Words.of("plays.job"),
+        false,
+        p -> SetLists.night(file),
+        found ->
+            askNight(
+                desk,
+                file.getFileName().toString(),
+                found,
+                night ->
+                    desk.job(
+                        Words.of("plays.job"),
+                        false,
+                        p -> count(file, night),
+                        list -> told(file, list))));
+  }
+
+  private SetList count(Path file, LocalDate night) throws IOException {
+    return SetLists.read(desk.collection().state(), file, night);
+  }
+
+  private void told(Path file, SetList list) {
+    unmatched(list.unmatched(), file.getFileName().toString());
+    if (list.change().isEmpty()) {
+      desk.frame()
+          .tell(Words.of("plays.counted", list.tracks().size(), list.night().toString()), false, 0);
+    } else {
+      desk.apply(list.change());
+    }
+  }
+
+  private static void askNight(
+      Desk desk, String what, Optional<LocalDate> night, Consumer<LocalDate> then) {
+    desk.frame()
+        .askText(
+            Words.of("plays.ask", what),
+            night.orElse(desk.collection().today()).toString(),
+            Words.of("plays.countThem"),
+            text -> {
+              try {
+                then.accept(LocalDate.parse(text.strip()));
+              } catch (DateTimeParseException wrong) {
+                desk.frame().tell(Words.of("plays.noDate", text), true, 0);
+              }
+            });
+  }
+
+  /** Counts a play of each track by hand; asks for the night. */
+  public static void count(Desk desk, List<Integer> tracks) {
+    askNight(
+        desk,
+        Words.of("plays.tracks", tracks.size()),
+        Optional.empty(),
+        night -> desk.apply(Plays.onNight(desk.state().get().snapshot(), tracks, night)));
+  }
+
+  @Override
+  public void shown() {
+    refresh();
+  }
+
+  @Override
+  public Node node() {
+    return node;
+  }
+
+  @Override
+  public Optional<TrackPane> tracks() {
+    return Optional.of(pane);
+  }
+
+  @Override
+  public String keys() {
+    return Words.of("keys.tracks");
+  }
+}

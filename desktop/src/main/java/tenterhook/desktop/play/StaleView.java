@@ -1,0 +1,214 @@
+package tenterhook.desktop.play;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.stage.DirectoryChooser;
+import javafx.util.StringConverter;
+import org.jspecify.annotations.Nullable;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.collection.CollectionState;
+import tenterhook.core.change.TrackEdits;
+import tenterhook.core.field.Fields;
+import tenterhook.core.play.Stale;
+import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.shell.StationView;
+import tenterhook.desktop.shell.TrackList;
+import tenterhook.desktop.table.TrackPane;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.TwoLineCell;
+import tenterhook.desktop.theme.Words;
+
+/** Tracks that nobody plays: let them rest, hold them, or move them to an archive. */
+public final class StaleView implements StationView {
+  private static final List<Integer> MONTHS = List.of(6, 12, 24, 36);
+
+  private final Desk desk;
+  private final BorderPane node = new BorderPane();
+  private final ListView<Pile> piles = new ListView<>();
+  private final ComboBox<Stale.Order> order = new ComboBox<>();
+  private final Label title = Look.label("", "heading");
+  private final Label words = Look.label("", "second");
+  private final TrackPane pane;
+
+  /**
+   * Tracks that have not been played for as long.
+   *
+   * @param months how long; 0 for never
+   */
+  record Pile(int months, RoaringBitmap tracks, long bytes) {
+    String name() {
+      return months == 0 ? Words.of("stale.never") : Words.of("stale.notFor", months);
+    }
+
+    String second() {
+      return Words.of("stale.count", tracks.getCardinality(), Words.megabytes(bytes));
+    }
+  }
+
+  /** The view. */
+  public StaleView(Desk desk) {
+    this.desk = desk;
+    this.pane = new TrackPane(desk);
+    piles.setId("stale-piles");
+    piles.getStyleClass().add("picked");
+    piles.setAccessibleText(Words.of("stale.title"));
+    piles.setCellFactory(l -> new TwoLineCell<>(Pile::name, Pile::second));
+    piles.getSelectionModel().selectedItemProperty().addListener((o, b, after) -> show(after));
+    order.getItems().setAll(Stale.Order.values());
+    order.setValue(Stale.Order.AGE);
+    order.setId("stale-order");
+    order.setAccessibleText(Words.of("stale.order"));
+    order.setConverter(
+        new StringConverter<>() {
+          @Override
+          public String toString(Stale.@Nullable Order value) {
+            return value == null ? "" : Words.of("stale.by" + value);
+          }
+
+          @Override
+          public Stale.Order fromString(String text) {
+            throw new UnsupportedOperationException("chosen, never typed");
+          }
+        });
+    order
+        .valueProperty()
+        .addListener((o, b, a) -> show(piles.getSelectionModel().getSelectedItem()));
+    VBox left = new VBox(8, Look.label(Words.of("stale.title"), "second"), piles);
+    left.getStyleClass().addAll("side", "left");
+    left.setPrefWidth(250);
+    VBox.setVgrow(piles, Priority.ALWAYS);
+    var rest = Look.primary(Words.of("stale.rest"), this::rest);
+    rest.setId("stale-rest");
+    var archive = Look.button(Words.of("stale.archive"), this::archive);
+    archive.setId("stale-archive");
+    var hold = Look.button(Words.of("stale.hold"), this::hold, "danger");
+    hold.setId("stale-hold");
+    HBox buttons = new HBox(8, rest, archive, hold, Look.spring(), order);
+    words.setWrapText(true);
+    BorderPane main = new BorderPane(pane);
+    main.setTop(new VBox(10, new VBox(2, title, words), buttons));
+    main.getStyleClass().add("main");
+    node.setLeft(left);
+    node.setCenter(main);
+    desk.whileInView(node, this::refresh);
+  }
+
+  private void refresh() {
+    Snapshot snapshot = desk.state().get().snapshot();
+    LocalDate today = desk.collection().today();
+    desk.latest(this, () -> piles(snapshot, today), this::fill);
+  }
+
+  private static List<Pile> piles(Snapshot snapshot, LocalDate today) {
+    List<Pile> found = new ArrayList<>();
+    RoaringBitmap never = Stale.never(snapshot, today, MONTHS.getFirst());
+    found.add(new Pile(0, never, Stale.bytes(snapshot, never)));
+    for (int months : MONTHS) {
+      RoaringBitmap ids = Stale.notFor(snapshot, today, months);
+      found.add(new Pile(months, ids, Stale.bytes(snapshot, ids)));
+    }
+    return found;
+  }
+
+  private void fill(List<Pile> now) {
+    int at = Math.max(0, piles.getSelectionModel().getSelectedIndex());
+    piles.getItems().setAll(now);
+    piles.getSelectionModel().clearAndSelect(at);
+  }
+
+  private void show(@Nullable Pile pile) {
+    if (pile != null) {
+      title.setText(pile.name());
+      words.setText(
+          pile.tracks().isEmpty()
+              ? Words.of("stale.none")
+              : Words.of(
+                  pile.months() == 0 ? "stale.neverWords" : "stale.words", MONTHS.getFirst()));
+      Snapshot snapshot = desk.state().get().snapshot();
+      pane.show(
+          new TrackList(
+              pile.name(), Stale.sorted(snapshot, pile.tracks(), order.getValue()), false));
+    }
+  }
+
+  /** The selected tracks, or all that are shown. */
+  private RoaringBitmap chosen() {
+    RoaringBitmap ids = pane.selection();
+    if (ids.isEmpty()) {
+      pane.rows().forEach(ids::add);
+    }
+    return ids;
+  }
+
+  private void rest() {
+    desk.apply(TrackEdits.flag(desk.state().get().snapshot(), chosen(), Fields.RESTING, true));
+  }
+
+  private void hold() {
+    RoaringBitmap ids = chosen();
+    desk.frame()
+        .ask(
+            Words.of("ask.holdStale", ids.getCardinality()),
+            Words.of("do.hold", ids.getCardinality()),
+            () -> desk.apply(TrackEdits.hold(desk.state().get().snapshot(), ids, "not played")));
+  }
+
+  private void archive() {
+    RoaringBitmap ids = chosen();
+    File folder =
+        ids.isEmpty() ? null : new DirectoryChooser().showDialog(node.getScene().getWindow());
+    if (folder != null) {
+      archive(ids, folder.toPath());
+    }
+  }
+
+  /** Moves tracks to a folder that becomes, or is, a folder of the collection. */
+  void archive(RoaringBitmap ids, Path folder) {
+    desk.job(
+        Words.of("stale.job", ids.getCardinality()),
+        true,
+        p -> {
+          String root = desk.collection().disks().root(folder);
+          CollectionState state = desk.collection().state();
+          return desk.collection()
+              .apply(
+                  Stale.archive(
+                      state.snapshot(), state.crates(), ids, root, state.below(root, folder)),
+                  p);
+        },
+        desk::told);
+  }
+
+  @Override
+  public void shown() {
+    refresh();
+  }
+
+  @Override
+  public Node node() {
+    return node;
+  }
+
+  @Override
+  public Optional<TrackPane> tracks() {
+    return Optional.of(pane);
+  }
+
+  @Override
+  public String keys() {
+    return Words.of("keys.tracks");
+  }
+}
