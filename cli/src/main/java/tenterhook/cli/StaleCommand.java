@@ -19,7 +19,8 @@ import tenterhook.core.track.Snapshot;
 /** Lists tracks that nobody plays, and does something about them. */
 @Command(
     name = "stale",
-    description = "Lists tracks never played, or not for some months; they can rest, be held, move.")
+    description =
+        "Lists tracks never played, or not for some months; they can rest, be held, move.")
 final class StaleCommand extends Work {
   @Option(
       names = "--months",

@@ -3,20 +3,11 @@ package tenterhook.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import java.io.ByteArrayOutputStream;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.InstantSource;
-import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInstance;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import tenterhook.backstage.collection.MusicCollection;
@@ -26,76 +17,7 @@ import tenterhook.standins.demo.DemoMusic;
 import tenterhook.standins.synth.Cover;
 
 /** Every command by what a script sees of it: lines, messages, exit status, files. */
-@TestInstance(TestInstance.Lifecycle.PER_CLASS)
-class CommandLineTest {
-  private static final ObjectMapper JSON = new ObjectMapper();
-
-  @TempDir static Path shared;
-  @TempDir Path folder;
-  private Path seed;
-  private Path music;
-
-  /** What a call gave back. */
-  private record Call(int status, String out, String err) {
-    List<JsonNode> lines() throws Exception {
-      List<JsonNode> lines = new ArrayList<>();
-      for (String line : out.lines().toList()) {
-        lines.add(JSON.readTree(line));
-      }
-      return lines;
-    }
-
-    JsonNode last() throws Exception {
-      return lines().getLast();
-    }
-  }
-
-  @BeforeAll
-  void makeMusicOnce() {
-    seed = shared.resolve("demo");
-    Call made = plain("demo", "--make", seed.toString(), "--tracks", "40");
-    assertThat(made.status()).as(made.err()).isZero();
-    assertThat(seed.resolve(DemoMusic.TRUTH)).exists();
-  }
-
-  @BeforeEach
-  void aCopyForEachTest() throws Exception {
-    music = folder.resolve("music");
-    try (var files = Files.walk(seed)) {
-      for (Path from : files.toList()) {
-        Files.copy(from, music.resolve(seed.relativize(from).toString()));
-      }
-    }
-    assertThat(run("scan", music.toString()).status()).isZero();
-  }
-
-  private static Call plain(String... args) {
-    ByteArrayOutputStream out = new ByteArrayOutputStream();
-    ByteArrayOutputStream err = new ByteArrayOutputStream();
-    int status =
-        Main.run(
-            new PrintStream(out, true, StandardCharsets.UTF_8),
-            new PrintStream(err, true, StandardCharsets.UTF_8),
-            args);
-    return new Call(
-        status, out.toString(StandardCharsets.UTF_8), err.toString(StandardCharsets.UTF_8));
-  }
-
-  private Call run(String... args) {
-    List<String> all =
-        new ArrayList<>(List.of("--collection", folder.resolve("collection").toString(), "--json"));
-    all.addAll(List.of(args));
-    return plain(all.toArray(String[]::new));
-  }
-
-  private List<JsonNode> tracks(String query) throws Exception {
-    return run("tracks", query).lines();
-  }
-
-  private String first(String query) throws Exception {
-    return tracks(query).getFirst().path("path").asText();
-  }
-
+class CommandLineTest extends CommandTest {
   @Test
   void aSecondScanChangesNothing() throws Exception {
     JsonNode last = run("scan", music.toString()).last();
@@ -356,7 +278,7 @@ class CommandLineTest {
   @ParameterizedTest
   @ValueSource(
       strings = {
-        "demo", "scan", "tracks", "weave", "set", "art", "lost", "duplicates", "holding",
+        "demo", "scan", "tracks", "weave", "set", "art", "lost", "duplicates", "holding", "plays", "stale",
         "codebook", "code", "crates", "crate", "why", "export", "import", "history", "undo"
       })
   void everyCommandHasHelp(String command) {

@@ -9,7 +9,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import tenterhook.backstage.disk.ByteDelta;
 import tenterhook.backstage.disk.SafeFiles;
+import tenterhook.backstage.store.Before;
 import tenterhook.backstage.store.Store;
 import tenterhook.backstage.tagfile.Pictures;
 import tenterhook.backstage.tagfile.Reading;
@@ -25,12 +27,27 @@ import tenterhook.core.track.Cell;
 
 /** Does the part of a change that concerns one track's file, and says what the file then holds. */
 final class FileStep {
+  /** What is longer is not kept: then undo sets the old values instead. */
+  private static final int MOST_DELTA = 1 << 20;
+
   private final CollectionState state;
   private final Store store;
+  private final Before before;
+  private final long number;
+  private final long undoes;
 
-  FileStep(CollectionState state, Store store) {
+  /**
+   * A change's way with files.
+   *
+   * @param number of the change in the ledger
+   * @param undoes the change that it takes back, 0 for none
+   */
+  FileStep(CollectionState state, Store store, long number, long undoes) {
     this.state = state;
     this.store = store;
+    this.before = new Before(store);
+    this.number = number;
+    this.undoes = undoes;
   }
 
   /** A file that was left as it was. */
@@ -51,7 +68,7 @@ final class FileStep {
    * @throws Refused when nothing was done
    */
   Result run(int id, List<Edit.OfTrack> edits) throws Refused {
-    Map<Field<?>, String> before = new HashMap<>();
+    Map<Field<?>, String> old = new HashMap<>();
     Map<Field<?>, String> after = new HashMap<>();
     List<Cell> cells = new ArrayList<>();
     boolean touched = false;
@@ -59,7 +76,7 @@ final class FileStep {
     for (Edit.OfTrack edit : edits) {
       switch (edit) {
         case Edit.SetField set when set.field().home() == Home.FILE -> {
-          before.putIfAbsent(set.field(), set.before());
+          old.putIfAbsent(set.field(), set.before());
           after.put(set.field(), set.after());
         }
         case Edit.SetField set -> cells.add(new Cell(id, set.field(), set.after()));
@@ -72,7 +89,7 @@ final class FileStep {
       }
     }
     if (!after.isEmpty()) {
-      cells.addAll(rewrite(id, state.path(id), before, after));
+      cells.addAll(rewrite(id, state.path(id), old, after));
       touched = true;
     }
     return new Result(cells, touched);
@@ -121,6 +138,9 @@ final class FileStep {
     Path to = absolute(point.to());
     List<Cell> cells = new ArrayList<>(placed(id, point.to()));
     if (!Files.exists(to)) {
+      if (!point.kept().isEmpty()) {
+        Fields.inFile().forEach(f -> cells.add(new Cell(id, f, "")));
+      }
       point.kept().forEach((field, raw) -> cells.add(new Cell(id, field, raw)));
       cells.add(new Cell(id, Fields.STATE, "lost"));
       return cells;
@@ -134,24 +154,24 @@ final class FileStep {
   }
 
   private List<Cell> rewrite(
-      int id, Path file, Map<Field<?>, String> before, Map<Field<?>, String> after) throws Refused {
+      int id, Path file, Map<Field<?>, String> old, Map<Field<?>, String> after) throws Refused {
     if (!Files.exists(file)) {
       throw new Refused("the file is lost; bring it back first");
     }
     try {
       Reading now = TagFiles.read(file);
-      for (Map.Entry<Field<?>, String> old : before.entrySet()) {
-        if (!now.raw(old.getKey()).equals(old.getValue())) {
+      for (Map.Entry<Field<?>, String> one : old.entrySet()) {
+        if (!now.raw(one.getKey()).equals(one.getValue())) {
           throw new Refused(
               "its "
-                  + old.getKey().label()
+                  + one.getKey().label()
                   + " was changed elsewhere to \""
-                  + old.getKey().type().show(now.raw(old.getKey()))
+                  + one.getKey().type().show(now.raw(one.getKey()))
                   + "\"; scan it, then edit again");
         }
       }
-      keepPicture(file, before);
-      SafeFiles.replace(file, copy -> writeAndCheck(copy, now, after));
+      keepPicture(file, old);
+      SafeFiles.replace(file, copy -> rewrite(id, file, copy, now, after));
       return ScanCells.of(id, TagFiles.read(file), file);
     } catch (Unreadable | IOException trouble) {
       throw new Refused("was not written: " + reason(trouble), trouble);
@@ -159,25 +179,52 @@ final class FileStep {
   }
 
   /** The old cover goes into the store before it leaves the file, so that undo has its bytes. */
-  private void keepPicture(Path file, Map<Field<?>, String> before) throws Unreadable {
-    if (before.containsKey(Fields.ARTWORK)) {
-      Optional<byte[]> old = TagFiles.picture(file);
-      old.ifPresent(bytes -> store.putPicture(Pictures.sha256(bytes), bytes));
+  private void keepPicture(Path file, Map<Field<?>, String> old) throws Unreadable {
+    if (old.containsKey(Fields.ARTWORK)) {
+      Optional<byte[]> cover = TagFiles.picture(file);
+      cover.ifPresent(bytes -> store.putPicture(Pictures.sha256(bytes), bytes));
     }
   }
 
-  private void writeAndCheck(Path copy, Reading before, Map<Field<?>, String> after)
-      throws Unreadable {
+  /** Undo makes the very bytes again that were there; failing that, it sets the old values. */
+  private void rewrite(int id, Path file, Path copy, Reading now, Map<Field<?>, String> after)
+      throws IOException, Unreadable {
+    Optional<Before.Way> way = undoes == 0 ? Optional.empty() : before.of(undoes, id);
     String payload = TagFiles.payload(copy);
+    if (way.isEmpty() || !restored(way.get(), file, copy)) {
+      write(copy, after);
+    }
+    check(copy, payload, now, after);
+    keepWayBack(id, file, copy, now);
+  }
+
+  private boolean restored(Before.Way way, Path file, Path copy) throws IOException {
+    return ByteDelta.restore(way.delta(), file, store.picture(way.picture()), copy);
+  }
+
+  private void keepWayBack(int id, Path file, Path copy, Reading now) throws IOException {
+    String picture = Artwork.parse(now.raw(Fields.ARTWORK)).map(Artwork::sha256).orElse("");
+    Optional<byte[]> kept = store.picture(picture);
+    byte[] delta = ByteDelta.of(file, copy, kept.orElse(new byte[0]));
+    if (delta.length <= MOST_DELTA) {
+      before.put(number, id, new Before.Way(kept.isPresent() ? picture : "", delta));
+    }
+  }
+
+  private void write(Path copy, Map<Field<?>, String> after) throws Unreadable {
     Function<String, byte[]> pictures =
         sha ->
             store
                 .picture(sha)
                 .orElseThrow(() -> new IllegalStateException("the picture is no longer kept"));
     TagFiles.write(copy, after, pictures);
+  }
+
+  private static void check(Path copy, String payload, Reading now, Map<Field<?>, String> after)
+      throws Unreadable {
     Reading written = TagFiles.read(copy);
     for (Field<?> field : Fields.inFile()) {
-      String wanted = after.getOrDefault(field, before.raw(field));
+      String wanted = after.getOrDefault(field, now.raw(field));
       if (!agrees(field, wanted, written.raw(field))) {
         throw new Unreadable(
             "its format cannot hold this "

@@ -56,7 +56,8 @@ final class Road {
     }
     long number = ledger.open(change, at, undoes);
     List<Cell> cells = new ArrayList<>();
-    int written = files(state, change.leader(), byTrack, cells, out, refused, progress);
+    FileStep step = new FileStep(state, store, number, undoes);
+    int written = files(step, state, change.leader(), byTrack, cells, out, refused, progress);
     othersHold &= !out.contains(change.leader());
     int tracks = byTrack.size() - (int) byTrack.keySet().stream().filter(out::contains).count();
     boolean others = othersHold && hasOthers(change);
@@ -203,6 +204,7 @@ final class Road {
   }
 
   private int files(
+      FileStep step,
       CollectionState state,
       int leader,
       Map<Integer, List<Edit.OfTrack>> byTrack,
@@ -210,7 +212,6 @@ final class Road {
       RoaringBitmap out,
       List<Refusal> refused,
       Progress progress) {
-    FileStep step = new FileStep(state, store);
     int written = 0;
     int done = 0;
     for (Map.Entry<Integer, List<Edit.OfTrack>> entry : byTrack.entrySet()) {

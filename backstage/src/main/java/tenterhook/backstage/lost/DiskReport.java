@@ -19,6 +19,7 @@ import tenterhook.backstage.playlist.PlaylistFile;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.job.Progress;
 import tenterhook.core.play.TrackNames;
+import tenterhook.core.track.Snapshot;
 
 /**
  * What lies in the folders of a collection besides its tracks.
@@ -65,7 +66,8 @@ public record DiskReport(
     List<Path> empty = new ArrayList<>();
     List<OldList> old = new ArrayList<>();
     List<Refusal> troubles = new ArrayList<>();
-    TrackNames names = new TrackNames(state.snapshot());
+    Snapshot snapshot = state.snapshot();
+    TrackNames names = new TrackNames(snapshot, snapshot.tracks(id -> !snapshot.lost(id)));
     for (Path root : LostSearch.everywhere(state)) {
       MusicWalk.Result walk = MusicWalk.walk(root, progress);
       walk.files().stream()
@@ -120,7 +122,6 @@ public record DiskReport(
     return names
         .likest(path)
         .or(() -> only(names.named(entry.artist(), entry.title())))
-        .filter(id -> !state.snapshot().lost(id))
         .map(state::path);
   }
 

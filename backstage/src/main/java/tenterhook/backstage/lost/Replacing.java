@@ -9,6 +9,7 @@ import tenterhook.backstage.collection.Playlists;
 import tenterhook.backstage.duplicate.Resolving;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.duplicate.SpareFate;
+import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 
 /** Puts another file in the place of a lost one. */
@@ -36,6 +37,10 @@ public final class Replacing {
     if (collection.state().snapshot().lost(heir)) {
       throw new IOException(target + " is lost itself");
     }
-    return Resolving.one(collection, heir, List.of(lost), Set.of(), new SpareFate.Remove(), true);
+    // a cover that went with the file cannot be carried over
+    Set<String> declined =
+        collection.picture(lost).isPresent() ? Set.of() : Set.of(Fields.ARTWORK.key());
+    return Resolving.one(
+        collection, heir, List.of(lost), declined, new SpareFate.Remove(), true);
   }
 }

@@ -37,6 +37,11 @@ final class Schema {
     CREATE TABLE measured (
       sound TEXT PRIMARY KEY, version INTEGER NOT NULL, numbers TEXT NOT NULL,
       overview BLOB NOT NULL, print BLOB NOT NULL) WITHOUT ROWID;
+    """,
+    """
+    CREATE TABLE before (
+      change INTEGER NOT NULL, track INTEGER NOT NULL, picture TEXT NOT NULL, delta BLOB NOT NULL,
+      PRIMARY KEY (change, track));
     """
   };
 

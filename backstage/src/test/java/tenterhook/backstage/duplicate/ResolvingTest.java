@@ -84,11 +84,8 @@ class ResolvingTest {
     int plays = plays(collection);
     List<Long> changes = new ArrayList<>();
     Set<Path> touched = new HashSet<>();
-    Map<Path, String> survivors = new HashMap<>();
     for (Group group : groups(collection)) {
       group.tracks().forEach(id -> touched.add(collection.state().path(id)));
-      Path survivor = collection.state().path(group.survivor());
-      survivors.put(survivor, TagFiles.payload(survivor));
       Outcome outcome = keepOne(collection, group);
       assertThat(outcome.refused()).isEmpty();
       changes.add(outcome.number());
@@ -107,13 +104,7 @@ class ResolvingTest {
       assertThat(collection.undo(change, Progress.SILENT).refused()).isEmpty();
     }
     assertThat(said(collection)).isEqualTo(said);
-    Map<Path, String> back = bytes(music);
-    assertThat(back.keySet()).isEqualTo(before.keySet());
-    for (Path survivor : survivors.keySet()) {
-      assertThat(TagFiles.payload(survivor)).isEqualTo(survivors.get(survivor));
-    }
-    back.keySet().removeAll(survivors.keySet());
-    assertThat(before).containsAllEntriesOf(back);
+    assertThat(bytes(music)).isEqualTo(before);
     return changes.size();
   }
 

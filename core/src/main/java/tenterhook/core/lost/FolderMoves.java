@@ -62,12 +62,17 @@ final class FolderMoves {
       lostBelow.merge(folder(from.root(), dirs, n), 1, Integer::sum);
     }
     for (Candidate one : mine) {
-      if (one.certainty() >= SURE) {
+      if (one.certainty() >= SURE && keptItsName(one)) {
         for (Substitution what : substitutions(from, one.file().place())) {
           explains.computeIfAbsent(what, s -> new LinkedHashMap<>()).putIfAbsent(id, one);
         }
       }
     }
+  }
+
+  /** Another folder does not explain another name. */
+  private boolean keptItsName(Candidate one) {
+    return !one.likeness().anotherFile() && one.file().name().equals(snapshot.fileName(one.id()));
   }
 
   private static String[] dirs(String path) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.field.Fields;
 import tenterhook.core.text.NameKey;
 import tenterhook.core.track.Snapshot;
@@ -19,10 +20,13 @@ public final class TrackNames {
 
   /** The names of all tracks of a collection. */
   public TrackNames(Snapshot snapshot) {
+    this(snapshot, snapshot.tracks());
+  }
+
+  /** The names of some tracks of a collection. */
+  public TrackNames(Snapshot snapshot, RoaringBitmap tracks) {
     this.snapshot = snapshot;
-    snapshot
-        .tracks()
-        .forEach(
+    tracks.forEach(
             (int id) -> {
               enter(byFile, fileKey(snapshot.fileName(id)), id);
               enter(

@@ -31,6 +31,7 @@ final class LostModel {
   private DiskReport disk = DiskReport.NONE;
   private LostSearch search = LostSearch.NONE;
   private boolean looked;
+  private Runnable follower = () -> {};
 
   LostModel(Desk desk) {
     this.desk = desk;
@@ -56,7 +57,18 @@ final class LostModel {
     CollectionState state = desk.state().get();
     Presence seen = presence;
     DiskReport report = disk;
-    desk.latest(this, () -> items(state, seen, report), items::set);
+    desk.latest(
+        this,
+        () -> items(state, seen, report),
+        found -> {
+          items.set(found);
+          follower.run();
+        });
+  }
+
+  /** Calls the view whenever rows were worked out anew, even when they are the same. */
+  void follow(Runnable view) {
+    follower = view;
   }
 
   private static List<LostItem> items(CollectionState state, Presence seen, DiskReport disk) {
@@ -123,9 +135,8 @@ final class LostModel {
    * Looks for all lost files, and at what else lies in the folders of the collection.
    *
    * @param elsewhere more folders to look in
-   * @param then called once it is done
    */
-  void look(List<Path> elsewhere, Runnable then) {
+  void look(List<Path> elsewhere) {
     desk.job(
         Words.of("lost.job"),
         true,
@@ -136,7 +147,6 @@ final class LostModel {
           disk = found.disk();
           looked = true;
           refresh();
-          then.run();
         });
   }
 

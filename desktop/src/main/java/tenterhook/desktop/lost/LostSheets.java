@@ -128,8 +128,7 @@ final class LostSheets {
   }
 
   private Button lookButton() {
-    return named(
-        "lost-look", Look.primary(Words.of("lost.look"), () -> model.look(List.of(), () -> {})));
+    return named("lost-look", Look.primary(Words.of("lost.look"), () -> model.look(List.of())));
   }
 
   private Sheet folder(LostItem.Folder folder) {
@@ -195,7 +194,7 @@ final class LostSheets {
   private void lookElsewhere() {
     File chosen = new DirectoryChooser().showDialog(window.get());
     if (chosen != null) {
-      model.look(List.of(chosen.toPath()), () -> {});
+      model.look(List.of(chosen.toPath()));
     }
   }
 

@@ -25,7 +25,10 @@ import tenterhook.desktop.theme.Words;
 
 /** The station: what is not where it should be, by folder, and one decision for each. */
 public final class LostView implements StationView {
+  /** The share of the height that decisions may take from the tracks they concern. */
   private static final double DECISIONS = 0.45;
+
+  private static final double ROW = 59;
 
   private final Desk desk;
   private final LostModel model;
@@ -38,6 +41,7 @@ public final class LostView implements StationView {
   private final ListView<Decision> decisions = new ListView<>();
   private final TrackPane pane;
   private final VBox main = new VBox(10);
+  private boolean showing;
 
   /** The view. */
   public LostView(Desk desk) {
@@ -52,7 +56,12 @@ public final class LostView implements StationView {
     items
         .getSelectionModel()
         .selectedItemProperty()
-        .addListener((o, before, after) -> choose(after));
+        .addListener(
+            (o, before, after) -> {
+              if (!showing) {
+                choose(after);
+              }
+            });
     items.setPlaceholder(Look.label(Words.of("lost.noneShort"), "empty"));
     VBox left = new VBox(8, Look.label(Words.of("lost.folders"), "second"), items);
     left.getStyleClass().addAll("side", "left");
@@ -68,7 +77,7 @@ public final class LostView implements StationView {
     main.getChildren().setAll(new VBox(2, title, words), buttons);
     node.setLeft(left);
     node.setCenter(main);
-    model.items().addListener((o, before, after) -> show(after));
+    model.follow(() -> show(model.items().get()));
     desk.whileInView(node, model::refresh);
   }
 
@@ -82,14 +91,19 @@ public final class LostView implements StationView {
     model.check();
   }
 
+  /** Looks for all lost files in the folders of the collection. */
+  public void look() {
+    model.look(List.of());
+  }
+
   private void show(List<LostItem> now) {
     LostItem chosen = items.getSelectionModel().getSelectedItem();
+    showing = true;
     items.getItems().setAll(now);
     int at = now.stream().map(LostItem::name).toList().indexOf(chosen == null ? "" : chosen.name());
     items.getSelectionModel().clearAndSelect(Math.max(0, at));
-    if (now.isEmpty()) {
-      choose(null);
-    }
+    showing = false;
+    choose(items.getSelectionModel().getSelectedItem());
   }
 
   private void choose(@Nullable LostItem item) {
@@ -101,15 +115,19 @@ public final class LostView implements StationView {
     main.getChildren().removeAll(decisions, pane);
     if (!sheet.decisions().isEmpty()) {
       main.getChildren().add(decisions);
-      VBox.setVgrow(decisions, Priority.ALWAYS);
+      VBox.setVgrow(decisions, sheet.tracks().isPresent() ? Priority.NEVER : Priority.ALWAYS);
     }
     decisions.maxHeightProperty().unbind();
     decisions.setMaxHeight(Double.MAX_VALUE);
+    decisions.setPrefHeight(ROW * sheet.decisions().size());
     sheet.tracks().ifPresent(ids -> tracks(sheet, ids));
   }
 
   private void tracks(Sheet sheet, RoaringBitmap ids) {
-    pane.show(TrackList.of(sheet.title(), ids));
+    TrackList list = TrackList.of(sheet.title(), ids);
+    if (!list.equals(pane.list())) {
+      pane.show(list);
+    }
     main.getChildren().add(pane);
     VBox.setVgrow(pane, Priority.ALWAYS);
     decisions.maxHeightProperty().bind(main.heightProperty().multiply(DECISIONS));

@@ -36,7 +36,8 @@ import tenterhook.desktop.theme.Words;
 
 /** Which nights were played, and set lists read in. */
 public final class PlaysView implements StationView {
-  private static final double UNMATCHED = 130;
+  private static final double LINE = 26;
+  private static final int MOST_LINES = 6;
 
   private final Desk desk;
   private final BorderPane node = new BorderPane();
@@ -65,7 +66,7 @@ public final class PlaysView implements StationView {
     nights.setPlaceholder(Look.label(Words.of("plays.none"), "empty"));
     nights.getSelectionModel().selectedItemProperty().addListener((o, b, after) -> show(after));
     unmatched.setId("unmatched");
-    unmatched.setPrefHeight(UNMATCHED);
+    unmatched.setFixedCellSize(LINE);
     unmatched.setAccessibleText(Words.of("plays.unmatchedList"));
     unmatched.setCellFactory(l -> new LineCell());
     VBox left = new VBox(8, Look.label(Words.of("plays.nights"), "second"), nights);
@@ -75,8 +76,8 @@ public final class PlaysView implements StationView {
     var read = Look.primary(Words.of("plays.read"), this::choose);
     read.setId("plays-read");
     words.setWrapText(true);
-    BorderPane main = new BorderPane(pane);
-    main.setTop(new VBox(10, new VBox(2, title, words), new HBox(8, read), notFound));
+    VBox main = new VBox(10, new VBox(2, title, words), new HBox(8, read), notFound, pane);
+    VBox.setVgrow(pane, Priority.ALWAYS);
     main.getStyleClass().add("main");
     unmatched(List.of(), "");
     node.setLeft(left);
@@ -137,6 +138,9 @@ public final class PlaysView implements StationView {
     notFound.setManaged(!lines.isEmpty());
     unmatchedWords.setText(Words.of("plays.unmatched", lines.size(), list));
     unmatched.getItems().setAll(lines);
+    double height = LINE * Math.min(MOST_LINES, lines.size());
+    unmatched.setPrefHeight(height);
+    unmatched.setMinHeight(height);
   }
 
   private void choose() {
@@ -144,7 +148,7 @@ public final class PlaysView implements StationView {
   }
 
   /** Reads a set list; asks for its night, proposing the one it says. */
-  void read(Path file) {
+  public void read(Path file) {
     desk.job(
         Words.of("plays.job"),
         false,

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
@@ -41,6 +42,7 @@ public final class StaleView implements StationView {
   private final ComboBox<Stale.Order> order = new ComboBox<>();
   private final Label title = Look.label("", "heading");
   private final Label words = Look.label("", "second");
+  private final List<Button> actions;
   private final TrackPane pane;
 
   /**
@@ -54,7 +56,9 @@ public final class StaleView implements StationView {
     }
 
     String second() {
-      return Words.of("stale.count", tracks.getCardinality(), Words.megabytes(bytes));
+      return tracks.isEmpty()
+          ? Words.of("stale.noTrack")
+          : Words.of("stale.count", tracks.getCardinality(), Words.megabytes(bytes));
     }
   }
 
@@ -96,10 +100,11 @@ public final class StaleView implements StationView {
     archive.setId("stale-archive");
     var hold = Look.button(Words.of("stale.hold"), this::hold, "danger");
     hold.setId("stale-hold");
+    actions = List.of(rest, archive, hold);
     HBox buttons = new HBox(8, rest, archive, hold, Look.spring(), order);
     words.setWrapText(true);
-    BorderPane main = new BorderPane(pane);
-    main.setTop(new VBox(10, new VBox(2, title, words), buttons));
+    VBox main = new VBox(10, new VBox(2, title, words), buttons, pane);
+    VBox.setVgrow(pane, Priority.ALWAYS);
     main.getStyleClass().add("main");
     node.setLeft(left);
     node.setCenter(main);
@@ -131,6 +136,7 @@ public final class StaleView implements StationView {
 
   private void show(@Nullable Pile pile) {
     if (pile != null) {
+      actions.forEach(b -> b.setDisable(pile.tracks().isEmpty()));
       title.setText(pile.name());
       words.setText(
           pile.tracks().isEmpty()

@@ -24,6 +24,8 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.lost.LostView;
+import tenterhook.desktop.play.PlaysView;
 import tenterhook.desktop.repair.RepairsView;
 import tenterhook.desktop.theme.Words;
 
@@ -54,7 +56,6 @@ final class Pictures {
     shots.add(new Shot("weave", () -> shell.go(Station.WEAVE)));
     shots.add(new Shot("arrivals", this::arrivals));
     shots.add(new Shot("repairs-names", () -> repairs(RepairKind.ARTIST_IN_TITLE)));
-    shots.add(new Shot("repairs-artwork", () -> repairs(RepairKind.ARTWORK)));
     shots.add(new Shot("repairs-catalogue", () -> repairs(RepairKind.CATALOGUE)));
     shots.add(new Shot("tracks", this::scripts));
     shots.add(new Shot("edit-panel", this::edit));
@@ -62,6 +63,7 @@ final class Pictures {
     shots.add(new Shot("goes-with", shell::goesWith));
     shots.add(new Shot("measuring", this::measuring));
     shots.add(new Shot("lost-files", this::lost));
+    shots.add(new Shot("plays", this::plays));
     shots.add(new Shot("duplicates", this::duplicates));
     shots.add(new Shot("coding", this::coding));
     shots.add(new Shot("codebook", () -> press("coding-choice", 1)));
@@ -225,7 +227,19 @@ final class Pictures {
 
   private void lost() {
     shell.go(Station.LOST);
-    press("lost-look", -1);
+    if (shell.inView() instanceof LostView view) {
+      view.look();
+    }
+  }
+
+  /** The demo's set list is read, with two lines that fit no track. */
+  private void plays() {
+    shell.showPlays();
+    if (shell.inView() instanceof PlaysView view) {
+      Path music = desk.state().get().roots().get("music");
+      view.read(music.resolve("Set lists/2026-03-07 Coldharbour Rink.csv"));
+      desk.job(Words.of("plays.title"), false, p -> true, done -> press("answer", -1));
+    }
   }
 
   private void coding() {

@@ -104,6 +104,8 @@ public final class TenterhookApp extends Application {
     if (!plain.isEmpty() && plain.getFirst().equals("pictures")) {
       Path to = Path.of(plain.size() > 1 ? plain.get(1) : "docs/screenshots");
       new Pictures(opened, shell, stage, to).take();
+    } else {
+      shell.checkFiles();
     }
   }
 

@@ -89,6 +89,7 @@ public final class DemoMusic {
     if (Files.isDirectory(folder.resolve(DemoAlbums.WITH_PICTURE))) {
       Files.write(folder.resolve(DemoAlbums.WITH_PICTURE + "/cover.jpg"), cover("Slipway", 500));
     }
+    DemoLists.write(folder, plan);
     DemoTruth.write(folder.resolve(TRUTH), plan);
     return done[0];
   }

@@ -12,10 +12,12 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.jaudiotagger.audio.AudioFileIO;
 import org.jaudiotagger.audio.mp3.MP3File;
+import org.jaudiotagger.tag.id3.AbstractID3v2Frame;
 import org.jaudiotagger.tag.id3.ID3v11Tag;
 import org.jaudiotagger.tag.id3.ID3v23Tag;
 import org.jaudiotagger.tag.id3.ID3v24Frame;
 import org.jaudiotagger.tag.id3.ID3v24Tag;
+import org.jaudiotagger.tag.id3.framebody.FrameBodyPOPM;
 import org.jaudiotagger.tag.id3.framebody.FrameBodyTXXX;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -93,6 +95,12 @@ class EveryFormatTest {
     return plain;
   }
 
+  private static Map<String, String> after(Map<String, String> before) {
+    Map<String, String> after = new LinkedHashMap<>(before);
+    after.put("album", "Harbour Lights");
+    return after;
+  }
+
   @ParameterizedTest
   @MethodSource("written")
   void oneFieldChangesAndNothingElse(Encoder.Form form) throws Exception {
@@ -101,18 +109,19 @@ class EveryFormatTest {
     Files.setLastModifiedTime(file, FileTime.fromMillis(1_500_000_000_000L));
     Map<String, String> before = plain(Listener.tags(file));
     String sound = Listener.sound(file);
+    byte[] bytes = Files.readAllBytes(file);
     try (MusicCollection collection = open()) {
       collection.scan(folder.resolve("Music"), Progress.SILENT);
       Outcome outcome = set(collection, Map.of(Fields.ALBUM, "Harbour Lights"));
       assertThat(outcome.refused()).isEmpty();
-      Map<String, String> after = plain(Listener.tags(file));
-      assertThat(after).containsEntry("album", "Harbour Lights");
-      after.put("album", before.get("album"));
-      assertThat(after).isEqualTo(before);
+      assertThat(plain(Listener.tags(file))).isEqualTo(after(before));
       assertThat(Listener.sound(file)).isEqualTo(sound);
       assertThat(Files.getLastModifiedTime(file).toMillis()).isEqualTo(1_500_000_000_000L);
-      collection.undo(outcome.number(), Progress.SILENT);
+      Outcome undone = collection.undo(outcome.number(), Progress.SILENT);
       assertThat(plain(Listener.tags(file))).isEqualTo(before);
+      assertThat(Files.readAllBytes(file)).isEqualTo(bytes);
+      collection.undo(undone.number(), Progress.SILENT);
+      assertThat(plain(Listener.tags(file))).isEqualTo(after(before));
       assertThat(Listener.sound(file)).isEqualTo(sound);
     }
   }
@@ -166,10 +175,12 @@ class EveryFormatTest {
     Path file = file(form);
     byte[] first = Cover.draw(1, 300, "jpg");
     byte[] second = Cover.draw(2, 500, "png");
+    byte[] bare = Files.readAllBytes(file);
     try (MusicCollection collection = open()) {
       collection.scan(folder.resolve("Music"), Progress.SILENT);
       Artwork one = collection.keepPicture(first);
-      assertThat(set(collection, Map.of(Fields.ARTWORK, one.raw())).refused()).isEmpty();
+      Outcome given = set(collection, Map.of(Fields.ARTWORK, one.raw()));
+      assertThat(given.refused()).isEmpty();
       Artwork two = collection.keepPicture(second);
       Outcome replaced = set(collection, Map.of(Fields.ARTWORK, two.raw()));
       assertThat(replaced.refused()).isEmpty();
@@ -181,6 +192,8 @@ class EveryFormatTest {
       assertThat(TagFiles.picture(file)).isEmpty();
       collection.undo(removed.number(), Progress.SILENT);
       assertThat(TagFiles.picture(file)).get().isEqualTo(first);
+      collection.undo(given.number(), Progress.SILENT);
+      assertThat(Files.readAllBytes(file)).isEqualTo(bare);
     }
   }
 
@@ -242,6 +255,34 @@ class EveryFormatTest {
       assertThat(Listener.sound(file)).isEqualTo(sound);
       collection.undo(outcome.number(), Progress.SILENT);
       assertThat(Listener.tags(file)).containsEntry("title", "Short");
+    }
+  }
+
+  @Test
+  void countersOfPlaysAreReadAndStayBesideARating() throws Exception {
+    Path file = file(Encoder.Form.MP3);
+    MP3File mp3 = (MP3File) AudioFileIO.read(file.toFile());
+    ID3v24Tag tag = new ID3v24Tag();
+    ID3v24Frame frame = new ID3v24Frame("POPM");
+    frame.setBody(new FrameBodyPOPM("desk@rink.invalid", 102, 7));
+    tag.setFrame(frame);
+    mp3.setID3v2Tag(tag);
+    mp3.commit();
+    try (MusicCollection collection = open()) {
+      collection.scan(folder.resolve("Music"), Progress.SILENT);
+      assertThat(collection.state().snapshot().value(1, Fields.PLAYS)).contains(7);
+      assertThat(set(collection, Map.of(Fields.RATING, "5")).refused()).isEmpty();
+      assertThat(TagFiles.read(file).raw(Fields.COUNTED)).isEqualTo("7");
+      assertThat(TagFiles.read(file).raw(Fields.RATING)).isEqualTo("5");
+      MP3File again = (MP3File) AudioFileIO.read(file.toFile());
+      FrameBodyPOPM body =
+          (FrameBodyPOPM)
+              ((AbstractID3v2Frame) again.getID3v2Tag().getFields("POPM").getFirst()).getBody();
+      body.setCounter(9);
+      again.commit();
+      Files.setLastModifiedTime(file, FileTime.fromMillis(1_600_000_000_000L));
+      collection.scan(folder.resolve("Music"), Progress.SILENT);
+      assertThat(collection.state().snapshot().value(1, Fields.PLAYS)).contains(9);
     }
   }
 
