@@ -278,8 +278,26 @@ class CommandLineTest extends CommandTest {
   @ParameterizedTest
   @ValueSource(
       strings = {
-        "demo", "scan", "tracks", "weave", "set", "art", "lost", "duplicates", "holding", "plays", "stale",
-        "codebook", "code", "crates", "crate", "why", "export", "import", "history", "undo"
+        "demo",
+        "scan",
+        "tracks",
+        "weave",
+        "set",
+        "art",
+        "lost",
+        "duplicates",
+        "holding",
+        "plays",
+        "stale",
+        "codebook",
+        "code",
+        "crates",
+        "crate",
+        "why",
+        "export",
+        "import",
+        "history",
+        "undo"
       })
   void everyCommandHasHelp(String command) {
     Call help = plain(command, "--help");

@@ -33,8 +33,12 @@ class MissingAndPlayedTest extends CommandTest {
   @Test
   void anotherFileTakesTheLostOnesPlace() throws Exception {
     JsonNode track = lose();
-    String heir = tracks("").stream().map(t -> t.path("path").asText())
-        .filter(p -> Files.exists(Path.of(p))).findFirst().orElseThrow();
+    String heir =
+        tracks("").stream()
+            .map(t -> t.path("path").asText())
+            .filter(p -> Files.exists(Path.of(p)))
+            .findFirst()
+            .orElseThrow();
     assertThat(run("lost", "replace", track.path("id").asText(), heir).status()).isZero();
     assertThat(run("lost").lines()).isEmpty();
     assertThat(run("lost", "replace", "999999", heir).status()).isEqualTo(Main.WRONG);

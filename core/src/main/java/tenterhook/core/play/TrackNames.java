@@ -27,13 +27,11 @@ public final class TrackNames {
   public TrackNames(Snapshot snapshot, RoaringBitmap tracks) {
     this.snapshot = snapshot;
     tracks.forEach(
-            (int id) -> {
-              enter(byFile, fileKey(snapshot.fileName(id)), id);
-              enter(
-                  byName,
-                  nameKey(snapshot.raw(id, Fields.ARTIST), snapshot.raw(id, Fields.TITLE)),
-                  id);
-            });
+        (int id) -> {
+          enter(byFile, fileKey(snapshot.fileName(id)), id);
+          enter(
+              byName, nameKey(snapshot.raw(id, Fields.ARTIST), snapshot.raw(id, Fields.TITLE)), id);
+        });
   }
 
   private static void enter(Map<String, List<Integer>> map, String key, int id) {

@@ -29,6 +29,7 @@ public final class LostView implements StationView {
   private static final double DECISIONS = 0.45;
 
   private static final double ROW = 59;
+  private static final double FRAME = 6;
 
   private final Desk desk;
   private final LostModel model;
@@ -119,7 +120,7 @@ public final class LostView implements StationView {
     }
     decisions.maxHeightProperty().unbind();
     decisions.setMaxHeight(Double.MAX_VALUE);
-    decisions.setPrefHeight(ROW * sheet.decisions().size());
+    decisions.setPrefHeight(ROW * sheet.decisions().size() + FRAME);
     sheet.tracks().ifPresent(ids -> tracks(sheet, ids));
   }
 

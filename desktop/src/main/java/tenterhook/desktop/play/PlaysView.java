@@ -37,6 +37,7 @@ import tenterhook.desktop.theme.Words;
 /** Which nights were played, and set lists read in. */
 public final class PlaysView implements StationView {
   private static final double LINE = 26;
+  private static final double FRAME = 4;
   private static final int MOST_LINES = 6;
 
   private final Desk desk;
@@ -138,7 +139,7 @@ public final class PlaysView implements StationView {
     notFound.setManaged(!lines.isEmpty());
     unmatchedWords.setText(Words.of("plays.unmatched", lines.size(), list));
     unmatched.getItems().setAll(lines);
-    double height = LINE * Math.min(MOST_LINES, lines.size());
+    double height = LINE * Math.min(MOST_LINES, lines.size()) + FRAME;
     unmatched.setPrefHeight(height);
     unmatched.setMinHeight(height);
   }

@@ -71,8 +71,7 @@ class PlaysTest extends WindowTest {
   void whatNobodyPlaysRestsTogether() {
     RoaringBitmap some = now().tracks(id -> id <= 5 && !now().lost(id));
     collection.apply(
-        TrackEdits.set(
-            now(), some, Map.of(Fields.PLAYS, "2", Fields.LAST_PLAYED, "2020-02-01")),
+        TrackEdits.set(now(), some, Map.of(Fields.PLAYS, "2", Fields.LAST_PLAYED, "2020-02-01")),
         Progress.SILENT);
     fx(() -> shell.showStale());
     settle();
