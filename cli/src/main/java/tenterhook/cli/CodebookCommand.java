@@ -2,16 +2,20 @@ package tenterhook.cli;
 
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
+import java.util.Locale;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
+import tenterhook.core.code.Clashes;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.CodebookEdits;
 import tenterhook.core.code.Facet;
+import tenterhook.core.code.Notation;
+import tenterhook.core.code.Suggestions;
 
 /** Lists facets and codes. */
 @Command(
@@ -22,7 +26,13 @@ import tenterhook.core.code.Facet;
       CodebookCommand.Add.class,
       CodebookCommand.Rename.class,
       CodebookCommand.RenameFacet.class,
-      CodebookCommand.MoveTo.class,
+      CodebookCommand.WriteSo.class,
+      CodebookCommand.Merge.class,
+      CodebookCommand.Split.class,
+      CodebookCommand.Move.class,
+      CodebookCommand.Derive.class,
+      CodebookCommand.Clash.class,
+      CodebookCommand.Rates.class,
       CodebookCommand.Remove.class
     })
 final class CodebookCommand extends Work {
@@ -100,7 +110,12 @@ final class CodebookCommand extends Work {
     void run(MusicCollection collection) {
       apply(
           collection,
-          CodebookEdits.rename(tracks(collection), collection.state().codebook(), token, other));
+          CodebookEdits.rename(
+              tracks(collection),
+              collection.state().codebook(),
+              collection.state().crates(),
+              token,
+              other));
     }
   }
 
@@ -122,17 +137,191 @@ final class CodebookCommand extends Work {
   }
 
   @Command(
-      name = "field",
-      description = "Writes codes into another field, and moves those there are.")
-  static final class MoveTo extends Work {
-    @Parameters(paramLabel = "FIELD", description = "comment, grouping or another text field.")
-    String field;
+      name = "write",
+      description = "Writes codes another way or into another field, in all files.")
+  static final class WriteSo extends Work {
+    @Option(names = "--field", paramLabel = "FIELD", description = "comment, grouping or another.")
+    String field = "";
+
+    @Option(
+        names = "--style",
+        paramLabel = "STYLE",
+        description = "wrapped (/80S/SKA/), prefixed (~80S ~SKA) or separated (80S, SKA).")
+    String style = "";
+
+    @Option(names = "--alphabetical", description = "In the order of the alphabet.")
+    boolean alphabetical;
+
+    @Option(names = "--in-front", description = "Before your own words.")
+    boolean inFront;
+
+    @Option(names = "--upper", description = "In capitals.")
+    boolean upper;
+
+    @Override
+    void run(MusicCollection collection) {
+      Codebook book = collection.state().codebook();
+      Notation now = book.notation();
+      Notation.Style chosen =
+          style.isEmpty() ? now.style() : Notation.Style.valueOf(style.toUpperCase(Locale.ROOT));
+      String to = field.isEmpty() ? now.field() : field;
+      apply(
+          collection,
+          CodebookEdits.write(
+              tracks(collection), book, new Notation(to, chosen, alphabetical, inFront, upper)));
+    }
+  }
+
+  @Command(name = "merge", description = "Makes one code of two, in every file and rule.")
+  static final class Merge extends Work {
+    @Parameters(index = "0", paramLabel = "CODE", description = "Goes.")
+    String token;
+
+    @Parameters(index = "1", paramLabel = "INTO", description = "Stays.")
+    String into;
 
     @Override
     void run(MusicCollection collection) {
       apply(
           collection,
-          CodebookEdits.moveTo(tracks(collection), collection.state().codebook(), field));
+          CodebookEdits.merge(
+              tracks(collection),
+              collection.state().codebook(),
+              collection.state().crates(),
+              token,
+              into));
+    }
+  }
+
+  @Command(name = "split", description = "Gives some of a code's tracks a new code instead.")
+  static final class Split extends Work {
+    @Parameters(index = "0", paramLabel = "CODE", description = "The code.")
+    String token;
+
+    @Parameters(index = "1", paramLabel = "NEW", description = "The new one.")
+    String fresh;
+
+    @Parameters(index = "2", paramLabel = "QUERY", description = "Which tracks get it.")
+    String query;
+
+    @Override
+    void run(MusicCollection collection) {
+      apply(
+          collection,
+          CodebookEdits.split(
+              tracks(collection),
+              collection.state().codebook(),
+              token,
+              new Code(fresh, ""),
+              find(collection, query)));
+    }
+  }
+
+  @Command(name = "move", description = "Moves a code to another facet; rules follow.")
+  static final class Move extends Work {
+    @Parameters(index = "0", paramLabel = "CODE", description = "The code.")
+    String token;
+
+    @Parameters(index = "1", paramLabel = "FACET", description = "Where to.")
+    String facet;
+
+    @Override
+    void run(MusicCollection collection) {
+      apply(
+          collection,
+          CodebookEdits.move(
+              tracks(collection),
+              collection.state().codebook(),
+              collection.state().crates(),
+              token,
+              facet));
+    }
+  }
+
+  @Command(name = "rule", description = "Derives a code from data; without a text it is taken.")
+  static final class Derive extends Work {
+    @Parameters(index = "0", paramLabel = "CODE", description = "The code.")
+    String token;
+
+    @Parameters(
+        index = "1",
+        arity = "0..1",
+        paramLabel = "QUERY",
+        description = "Such as year:1980..1989.")
+    String query = "";
+
+    @Override
+    void run(MusicCollection collection) {
+      Codebook book = collection.state().codebook();
+      if (book.known(token).isEmpty()) {
+        throw new IllegalArgumentException("no code " + token + " in the codebook");
+      }
+      parse(collection, query);
+      apply(
+          collection,
+          set(collection, "derives code " + token, book.withCode(token, c -> c.by(query))));
+    }
+  }
+
+  @Command(
+      name = "clashes",
+      description = "What a plain search for each code would find besides its tracks.")
+  static final class Clash extends Work {
+    @Override
+    void run(MusicCollection collection) {
+      Clashes clashes = new Clashes(tracks(collection), collection.state().codebook());
+      for (Clashes.Clash clash : clashes.all()) {
+        ObjectNode node = object().put("code", clash.token()).put("written", clash.written());
+        clash.hits().forEach(node.putObject("hits")::put);
+        List<String> others = clashes.otherTokens(clash.token());
+        others.forEach(node.putArray("instead")::add);
+        say(
+            node,
+            clash.written()
+                + " also finds "
+                + clash.tracks().getCardinality()
+                + " tracks "
+                + clash.hits()
+                + "; free are "
+                + others);
+      }
+      clashes
+          .byStyle()
+          .forEach(
+              (style, count) ->
+                  say(
+                      object()
+                          .put("style", style.name().toLowerCase(Locale.ROOT))
+                          .put("clashes", count),
+                      style.name().toLowerCase(Locale.ROOT) + ": " + count + " codes clash"));
+    }
+  }
+
+  @Command(
+      name = "suggestions",
+      description = "How often suggestions are right, each coded track judged by all others.")
+  static final class Rates extends Work {
+    @Override
+    void run(MusicCollection collection) {
+      for (Suggestions.Rate rate :
+          new Suggestions(tracks(collection), collection.state().codebook()).rates()) {
+        say(
+            object()
+                .put("facet", rate.facet())
+                .put("tracks", rate.tracks())
+                .put("suggested", rate.suggested())
+                .put("right", rate.right())
+                .put("commonest", rate.commonest()),
+            rate.facet()
+                + ": right for "
+                + rate.right()
+                + " of "
+                + rate.suggested()
+                + " suggested, "
+                + rate.tracks()
+                + " coded; always the commonest code: "
+                + rate.commonest());
+      }
     }
   }
 

@@ -162,7 +162,7 @@ class CommandLineTest extends CommandTest {
     assertThat(tracks("code:YYY")).isEmpty();
     assertThat(run("codebook").lines().getFirst().path("codes").has("YYY")).isTrue();
     assertThat(run("code", query, "+YYY").status()).isZero();
-    assertThat(run("codebook", "field", "grouping").status()).isZero();
+    assertThat(run("codebook", "write", "--field", "grouping").status()).isZero();
     assertThat(TagFiles.read(Path.of(first("code:YYY"))).raw(Fields.GROUPING)).contains("/YYY/");
     assertThat(TagFiles.read(Path.of(first("code:YYY"))).raw(Fields.COMMENT)).doesNotContain("YYY");
     assertThat(run("codebook", "rename-facet", "Style", "Kind").status()).isZero();

@@ -8,6 +8,7 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import tenterhook.core.code.Code;
@@ -26,18 +27,71 @@ public final class CodebookJson {
   /** The codebook as JSON text. */
   public static String write(Codebook codebook) {
     ObjectNode root = form(FORM);
-    root.put("field", codebook.notation().field());
+    notation(root, codebook.notation());
     ArrayNode facets = root.putArray("facets");
     for (Facet facet : codebook.facets()) {
       ObjectNode one = facets.addObject();
       one.put("name", facet.name()).put("question", facet.question());
       one.put("many", facet.many()).put("demanded", facet.demanded());
       ObjectNode codes = one.putObject("codes");
-      facet.codes().forEach(c -> codes.put(c.token(), c.meaning()));
+      facet.codes().forEach(c -> put(codes, c));
     }
     texts(root.putObject("genreBecomes"), codebook.genres().becomes());
     texts(root.putObject("genreIsPartOf"), codebook.genres().parents());
     return text(root);
+  }
+
+  private static void notation(ObjectNode root, Notation notation) {
+    root.put("field", notation.field());
+    root.put("style", notation.style().name().toLowerCase(Locale.ROOT));
+    root.put("alphabetical", notation.alphabetical());
+    root.put("inFront", notation.inFront());
+    root.put("upper", notation.upper());
+  }
+
+  private static Notation notation(JsonNode root) {
+    return new Notation(
+        root.path("field").asText("comment"),
+        Notation.Style.valueOf(root.path("style").asText("wrapped").toUpperCase(Locale.ROOT)),
+        root.path("alphabetical").asBoolean(),
+        root.path("inFront").asBoolean(),
+        root.path("upper").asBoolean());
+  }
+
+  /** A code of which nothing else is said is its meaning alone. */
+  private static void put(ObjectNode codes, Code code) {
+    if (code.equals(new Code(code.token(), code.meaning()))) {
+      codes.put(code.token(), code.meaning());
+      return;
+    }
+    ObjectNode one = codes.putObject(code.token()).put("meaning", code.meaning());
+    if (!code.key().isEmpty()) {
+      one.put("key", code.key());
+    }
+    if (!code.synonyms().isEmpty()) {
+      code.synonyms().forEach(one.putArray("synonyms")::add);
+    }
+    if (code.retired()) {
+      one.put("retired", true);
+    }
+    if (!code.rule().isEmpty()) {
+      one.put("rule", code.rule());
+    }
+  }
+
+  private static Code code(String token, JsonNode said) {
+    if (said.isTextual()) {
+      return new Code(token, said.asText());
+    }
+    List<String> synonyms = new ArrayList<>();
+    said.path("synonyms").forEach(s -> synonyms.add(s.asText()));
+    return new Code(
+        token,
+        said.path("meaning").asText(),
+        said.path("key").asText(""),
+        synonyms,
+        said.path("retired").asBoolean(),
+        said.path("rule").asText(""));
   }
 
   private static void texts(ObjectNode node, Map<String, String> map) {
@@ -60,9 +114,7 @@ public final class CodebookJson {
     List<Facet> facets = new ArrayList<>();
     for (JsonNode one : root.path("facets")) {
       List<Code> codes = new ArrayList<>();
-      one.path("codes")
-          .properties()
-          .forEach(c -> codes.add(new Code(c.getKey(), c.getValue().asText())));
+      one.path("codes").properties().forEach(c -> codes.add(code(c.getKey(), c.getValue())));
       facets.add(
           new Facet(
               one.path("name").asText(),
@@ -73,7 +125,7 @@ public final class CodebookJson {
     }
     return new Codebook(
         facets,
-        new Notation(root.path("field").asText("comment")),
+        notation(root),
         new Genres(texts(root.path("genreBecomes")), texts(root.path("genreIsPartOf"))));
   }
 

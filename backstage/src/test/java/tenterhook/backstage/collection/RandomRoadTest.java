@@ -125,7 +125,13 @@ class RandomRoadTest {
               random.nextBoolean());
       case 4 -> TrackEdits.remove(now(), some(random));
       case 5 -> TrackEdits.hold(now(), some(random), "chance");
-      case 6 -> CodebookEdits.rename(now(), book, book.tokens().get(2), "N" + random.nextInt(1000));
+      case 6 ->
+          CodebookEdits.rename(
+              now(),
+              book,
+              collection.state().crates(),
+              book.tokens().get(2),
+              "N" + random.nextInt(1000));
       default -> {
         List<Group> groups = Duplicates.sameBytes(now());
         yield groups.isEmpty()

@@ -48,11 +48,21 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres) {
         throw new IllegalArgumentException("there is a facet '" + facet.name() + "' already");
       }
       for (Code code : facet.codes()) {
-        if (!tokens.add(code.token().toUpperCase(java.util.Locale.ROOT))) {
-          throw new IllegalArgumentException("there is a code " + code.token() + " already");
-        }
+        claim(tokens, code.token());
+        code.synonyms().forEach(s -> claim(tokens, s));
       }
     }
+  }
+
+  private static void claim(Set<String> tokens, String token) {
+    if (!tokens.add(token.toUpperCase(java.util.Locale.ROOT))) {
+      throw new IllegalArgumentException("there is a code " + token + " already");
+    }
+  }
+
+  /** The same codebook with another notation. */
+  public Codebook with(Notation other) {
+    return new Codebook(facets, other, genres);
   }
 
   /** The facet of a name, upper and lower case alike. */
@@ -98,39 +108,25 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres) {
 
   /** The same codebook with one token spelled another way. */
   public Codebook renamed(String token, String other) {
-    return new Codebook(
-        facets.stream()
-            .map(
-                f ->
-                    f.withCodes(
-                        f.codes().stream()
-                            .map(
-                                c ->
-                                    c.token().equalsIgnoreCase(token)
-                                        ? new Code(other, c.meaning())
-                                        : c)
-                            .toList()))
-            .toList(),
-        notation,
-        genres);
+    return withCode(token, c -> c.named(other));
+  }
+
+  /** The same codebook with one code replaced, in its place. */
+  public Codebook withCode(String token, UnaryOperator<Code> edit) {
+    return new Codebook(facets.stream().map(f -> f.with(token, edit)).toList(), notation, genres);
   }
 
   /** The codes that a field's text holds, in the codebook's order. */
   public List<String> codesIn(String text) {
-    if (text.indexOf('/') < 0) {
-      return List.of();
-    }
-    List<String> found =
-        Notation.read(text).tokens().stream().flatMap(t -> known(t).stream()).toList();
-    return ordered(found);
+    List<String> tokens = notation.read(text).tokens();
+    return tokens.isEmpty()
+        ? List.of()
+        : ordered(tokens.stream().flatMap(t -> known(t).stream()).toList());
   }
 
   /** The tokens in a field's text that are not in the codebook. */
   public List<String> straysIn(String text) {
-    if (text.indexOf('/') < 0) {
-      return List.of();
-    }
-    return Notation.read(text).tokens().stream().filter(t -> known(t).isEmpty()).toList();
+    return notation.read(text).tokens().stream().filter(t -> known(t).isEmpty()).toList();
   }
 
   /**
@@ -143,11 +139,11 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres) {
    * @throws IllegalArgumentException when a token to give is not in the codebook
    */
   public String rewritten(String text, List<String> give, List<String> take) {
-    Notation.Reading reading = Notation.read(text);
+    Notation.Reading reading = notation.read(text);
     Set<String> codes = new LinkedHashSet<>(codesIn(text));
     List<String> strays = new ArrayList<>(straysIn(text));
     for (String token : take) {
-      codes.removeIf(c -> c.equalsIgnoreCase(token));
+      codes.remove(known(token).orElse(token));
       strays.removeIf(s -> s.equalsIgnoreCase(token));
     }
     for (String token : give) {
@@ -162,7 +158,7 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres) {
     }
     List<String> all = new ArrayList<>(ordered(new ArrayList<>(codes)));
     all.addAll(strays);
-    return Notation.write(reading.own(), all);
+    return notation.write(reading.own(), all);
   }
 
   private List<String> ordered(List<String> found) {

@@ -18,14 +18,17 @@ public final class CodebookEdits {
   private CodebookEdits() {}
 
   /**
-   * Renames a code in the codebook and in every file that carries it.
+   * Renames a code in the codebook, in every file that carries it and in every rule that asks for
+   * it.
    *
    * @throws IllegalArgumentException when there is no such code, or the new one is taken
    */
-  public static Change rename(Snapshot snapshot, Codebook codebook, String token, String other) {
+  public static Change rename(
+      Snapshot snapshot, Codebook codebook, Crates crates, String token, String other) {
     String known = known(codebook, token);
     Codebook after = codebook.renamed(known, other);
     List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
+    follow(edits, crates, known, other);
     edits.addAll(rewrite(snapshot, codebook, t -> t.equalsIgnoreCase(known) ? other : t));
     return new Change("renames code " + known + " to " + other, false, edits);
   }
@@ -77,32 +80,139 @@ public final class CodebookEdits {
   }
 
   /**
-   * Writes codes into another field from now on, and moves those that stand in files; the DJ's own
-   * words stay in both fields.
+   * Writes codes another way from now on, perhaps into another field, and rewrites all that stand
+   * in files; the DJ's own words stay, in both fields.
    *
-   * @param field key of a text field
-   * @throws IllegalArgumentException when codes cannot stand in that field
+   * @param other how codes are written afterwards
    */
-  public static Change moveTo(Snapshot snapshot, Codebook codebook, String field) {
-    Codebook after = new Codebook(codebook.facets(), new Notation(field), codebook.genres());
-    Field<?> from = codebook.notation().target();
-    Field<?> to = after.notation().target();
+  public static Change write(Snapshot snapshot, Codebook codebook, Notation other) {
+    Notation now = codebook.notation();
+    Codebook after = codebook.with(other);
     List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
     snapshot
         .tracks()
         .forEach(
             (int id) -> {
-              Notation.Reading old = Notation.read(snapshot.raw(id, from));
-              if (from != to && !old.tokens().isEmpty()) {
-                String target = snapshot.raw(id, to);
-                Notation.Reading there = Notation.read(target);
+              String before = snapshot.raw(id, now.target());
+              Notation.Reading old = now.read(before);
+              if (old.tokens().isEmpty()) {
+                return;
+              }
+              if (now.target() == other.target()) {
+                set(edits, id, now.target(), before, other.write(old.own(), old.tokens()));
+              } else {
+                String target = snapshot.raw(id, other.target());
+                Notation.Reading there = other.read(target);
                 List<String> tokens = new ArrayList<>(there.tokens());
                 old.tokens().stream().filter(t -> !tokens.contains(t)).forEach(tokens::add);
-                edits.add(new Edit.SetField(id, from, snapshot.raw(id, from), old.own()));
-                edits.add(new Edit.SetField(id, to, target, Notation.write(there.own(), tokens)));
+                set(edits, id, now.target(), before, old.own());
+                set(edits, id, other.target(), target, other.write(there.own(), tokens));
               }
             });
-    return new Change("writes codes into " + to.label(), false, edits);
+    return new Change("writes codes into " + other.target().label(), false, edits);
+  }
+
+  private static void set(List<Edit> edits, int id, Field<?> field, String before, String after) {
+    if (!before.equals(after)) {
+      edits.add(new Edit.SetField(id, field, before, after));
+    }
+  }
+
+  /**
+   * Makes one code of two: every track that carries the one carries the other instead, and the
+   * token is read as it from now on. Rules that ask for it follow.
+   *
+   * @param token goes
+   * @param into stays
+   * @throws IllegalArgumentException when one of them is not there, or both are one
+   */
+  public static Change merge(
+      Snapshot snapshot, Codebook codebook, Crates crates, String token, String into) {
+    String from = known(codebook, token);
+    String to = known(codebook, into);
+    if (from.equals(to)) {
+      throw new IllegalArgumentException(from + " and " + to + " are one code already");
+    }
+    List<String> read = new ArrayList<>();
+    read.add(from);
+    codebook.facetOf(from).flatMap(f -> f.code(from)).ifPresent(c -> read.addAll(c.synonyms()));
+    Codebook after =
+        codebook
+            .with(codebook.facetOf(from).orElseThrow().name(), f -> f.minus(from))
+            .withCode(to, c -> c.alsoRead(joined(c.synonyms(), read)));
+    List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
+    follow(edits, crates, from, to);
+    edits.addAll(
+        rewrite(snapshot, codebook, t -> read.stream().anyMatch(t::equalsIgnoreCase) ? to : t));
+    return new Change("merges code " + from + " into " + to, false, edits);
+  }
+
+  private static List<String> joined(List<String> a, List<String> b) {
+    List<String> all = new ArrayList<>(a);
+    all.addAll(b);
+    return all;
+  }
+
+  /**
+   * Makes two codes of one: some of the tracks that carry it carry a new one instead.
+   *
+   * @param token the code
+   * @param fresh the new one, which stands behind it in its facet
+   * @param ids which tracks; those that do not carry the code are left out
+   * @throws IllegalArgumentException when the code is not there, or the new one is
+   */
+  public static Change split(
+      Snapshot snapshot, Codebook codebook, String token, Code fresh, RoaringBitmap ids) {
+    String from = known(codebook, token);
+    Codebook after =
+        codebook.with(codebook.facetOf(from).orElseThrow().name(), f -> f.plus(fresh, from));
+    List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
+    for (Edit edit :
+        rewrite(snapshot, codebook, t -> t.equalsIgnoreCase(from) ? fresh.token() : t)) {
+      if (edit instanceof Edit.OfTrack one && ids.contains(one.id())) {
+        edits.add(edit);
+      }
+    }
+    return new Change("splits " + fresh.token() + " off code " + from, false, edits);
+  }
+
+  /**
+   * Moves a code to another facet; files that carry several are written in the new order.
+   *
+   * @throws IllegalArgumentException when there is no such code or facet
+   */
+  public static Change move(
+      Snapshot snapshot, Codebook codebook, Crates crates, String token, String facet) {
+    String known = known(codebook, token);
+    Facet from = codebook.facetOf(known).orElseThrow();
+    Facet to =
+        codebook
+            .facet(facet)
+            .orElseThrow(() -> new IllegalArgumentException("no facet '" + facet + "'"));
+    Code code = from.code(known).orElseThrow();
+    Codebook after =
+        codebook.with(from.name(), f -> f.minus(known)).with(to.name(), f -> f.plus(code));
+    List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
+    Crates followed = crates.withCodeMoved(known, from.name(), to.name());
+    if (!followed.equals(crates)) {
+      edits.add(new Edit.SetCrates(crates, followed));
+    }
+    Field<?> field = codebook.notation().target();
+    snapshot
+        .tracks(id -> snapshot.value(id, Fields.CODES).orElse(List.of()).contains(known))
+        .forEach(
+            (int id) -> {
+              String before = snapshot.raw(id, field);
+              set(edits, id, field, before, after.rewritten(before, List.of(), List.of()));
+            });
+    return new Change("moves code " + known + " to " + to.name(), false, edits);
+  }
+
+  private static void follow(List<Edit> edits, Crates crates, String token, String other) {
+    Crates followed = crates.withCode(token, other);
+    if (!followed.equals(crates)) {
+      edits.add(new Edit.SetCrates(crates, followed));
+    }
   }
 
   private static String known(Codebook codebook, String token) {
@@ -120,7 +230,7 @@ public final class CodebookEdits {
         .forEach(
             (int id) -> {
               String before = snapshot.raw(id, field);
-              Notation.Reading reading = Notation.read(before);
+              Notation.Reading reading = codebook.notation().read(before);
               List<String> tokens =
                   reading.tokens().stream()
                       .map(mapping)
@@ -128,7 +238,7 @@ public final class CodebookEdits {
                       .distinct()
                       .toList();
               if (!tokens.equals(reading.tokens())) {
-                String after = Notation.write(reading.own(), tokens);
+                String after = codebook.notation().write(reading.own(), tokens);
                 edits.add(new Edit.SetField(id, field, before, after));
               }
             });

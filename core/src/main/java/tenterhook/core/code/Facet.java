@@ -3,6 +3,7 @@ package tenterhook.core.code;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /**
  * A family of codes that answers one question.
@@ -25,7 +26,7 @@ public record Facet(
 
   /** The code of a token, upper and lower case alike. */
   public Optional<Code> code(String token) {
-    return codes.stream().filter(c -> c.token().equalsIgnoreCase(token)).findFirst();
+    return codes.stream().filter(c -> c.means(token)).findFirst();
   }
 
   /** The same facet with other codes. */
@@ -33,10 +34,32 @@ public record Facet(
     return new Facet(name, question, many, demanded, other);
   }
 
+  /** The codes that are given, retired ones left out. */
+  public List<Code> given() {
+    return codes.stream().filter(c -> !c.retired()).toList();
+  }
+
+  /** The same facet with one code replaced, in its place. */
+  public Facet with(String token, UnaryOperator<Code> edit) {
+    return withCodes(codes.stream().map(c -> c.means(token) ? edit.apply(c) : c).toList());
+  }
+
   /** The same facet with one more code at the end. */
   public Facet plus(Code code) {
     List<Code> more = new ArrayList<>(codes);
     more.add(code);
+    return withCodes(more);
+  }
+
+  /** The same facet with one more code behind another. */
+  public Facet plus(Code code, String behind) {
+    List<Code> more = new ArrayList<>();
+    for (Code one : codes) {
+      more.add(one);
+      if (one.means(behind)) {
+        more.add(code);
+      }
+    }
     return withCodes(more);
   }
 

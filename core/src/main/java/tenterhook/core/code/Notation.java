@@ -1,8 +1,11 @@
 package tenterhook.core.code;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -10,23 +13,56 @@ import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 
 /**
- * How codes stand in a tag field: {@code own words /80S/SKA/SPR/}. Every code has a stroke on both
- * sides, so that a plain search for {@code /SKA/} finds no longer code by mistake.
+ * How codes stand in a tag field beside the DJ's own words, which are kept to the letter.
  *
  * @param field key of the text field that codes are written into
+ * @param style how a code is told from a word
+ * @param alphabetical whether codes stand in the order of the alphabet, not of the codebook
+ * @param inFront whether codes stand before the DJ's own words
+ * @param upper whether codes are written in capitals, however the codebook spells them
  */
-public record Notation(String field) {
-  /** At the end of the comment. */
+public record Notation(
+    String field, Style style, boolean alphabetical, boolean inFront, boolean upper) {
+  private static final String TOKEN = "[\\p{L}\\p{N}+#-]{1,12}";
+  private static final String BAR = " | ";
+
+  /** Wrapped, behind the words of the comment, in the order of the codebook. */
   public static final Notation DEFAULT = new Notation("comment");
 
-  private static final Pattern BLOCK =
-      Pattern.compile("(?<=^|\\s)/((?:[\\p{L}\\p{N}+#-]{1,12}/)+)(?=\\s|$)");
+  /** How a code is told from a word. */
+  public enum Style {
+    /**
+     * {@code own words /80S/SKA/}: a stroke on both sides, so that a plain search for {@code /SKA/}
+     * finds no longer code by mistake.
+     */
+    WRAPPED("(?<=^|\\s)/((?:" + TOKEN + "/)+)(?=\\s|$)"),
+    /** {@code own words ~80S ~SKA}: a mark in front, so that no word is taken for a code. */
+    PREFIXED("(?<=^|\\s)~(" + TOKEN + ")(?=\\s|$)"),
+    /** {@code own words | 80S, SKA}: a list, with a bar between it and words. */
+    SEPARATED(TOKEN + "(?:\\s*[,;]\\s*" + TOKEN + ")*");
+
+    private final Pattern shape;
+
+    Style(String shape) {
+      this.shape = Pattern.compile(shape);
+    }
+  }
 
   /** Checks that the field is one of text that can be written. */
   public Notation {
     if (!Fields.of(field).editable() || Fields.of(field).type().numeric()) {
       throw new IllegalArgumentException("codes need a text field, not " + field);
     }
+  }
+
+  /** Wrapped, behind the words of a field. */
+  public Notation(String field) {
+    this(field, Style.WRAPPED, false, false, false);
+  }
+
+  /** The same notation in another field. */
+  public Notation in(String other) {
+    return new Notation(other, style, alphabetical, inFront, upper);
   }
 
   /** The field that codes are written into. */
@@ -38,7 +74,7 @@ public record Notation(String field) {
    * What a field's text holds.
    *
    * @param own the DJ's own words, to the letter, without the codes
-   * @param tokens all tokens in code strokes, in the order found, each once
+   * @param tokens all tokens in this notation, in the order found, each once
    */
   public record Reading(String own, List<String> tokens) {
     /** Keeps a copy. */
@@ -53,39 +89,91 @@ public record Notation(String field) {
    * @param text what the field holds
    * @return own words and tokens; both empty for an empty text
    */
-  public static Reading read(String text) {
-    if (text.indexOf('/') < 0) {
-      return new Reading(text, List.of());
-    }
+  public Reading read(String text) {
+    return switch (style) {
+      case WRAPPED -> text.indexOf('/') < 0 ? plain(text) : marked(text);
+      case PREFIXED -> text.indexOf('~') < 0 ? plain(text) : marked(text);
+      case SEPARATED -> listed(text);
+    };
+  }
+
+  private static Reading plain(String text) {
+    return new Reading(text, List.of());
+  }
+
+  private Reading marked(String text) {
     Set<String> tokens = new LinkedHashSet<>();
-    Matcher block = BLOCK.matcher(text);
+    Matcher block = style.shape.matcher(text);
     StringBuilder own = new StringBuilder();
     int from = 0;
     while (block.find()) {
       tokens.addAll(List.of(block.group(1).split("/")));
       int end = block.start();
-      own.append(text, from, end > from && isBlank(text, end - 1) ? end - 1 : end);
+      own.append(text, from, end > from && text.charAt(end - 1) == ' ' ? end - 1 : end);
       from = block.end();
+      if (inFront && own.isEmpty() && from < text.length() && text.charAt(from) == ' ') {
+        from++;
+      }
     }
     own.append(text, from, text.length());
     return new Reading(own.toString(), new ArrayList<>(tokens));
   }
 
-  private static boolean isBlank(String text, int at) {
-    return text.charAt(at) == ' ';
+  /** A text without a bar is a list when it has the shape of one; a bar at its end says no. */
+  private Reading listed(String text) {
+    int bar = inFront ? text.indexOf(BAR) : text.lastIndexOf(BAR);
+    String codes = bar < 0 ? text : inFront ? text.substring(0, bar) : text.substring(bar + 3);
+    String own = bar < 0 ? "" : inFront ? text.substring(bar + 3) : text.substring(0, bar);
+    if (style.shape.matcher(codes).matches()) {
+      List<String> tokens = Arrays.asList(codes.split("\\s*[,;]\\s*"));
+      return new Reading(own, List.copyOf(new LinkedHashSet<>(tokens)));
+    }
+    return text.endsWith(" |") ? plain(text.substring(0, text.length() - 2)) : plain(text);
   }
 
   /**
    * Writes own words and tokens as one text.
    *
-   * @param own kept to the letter, in front
-   * @param tokens in the order to be written; none leaves the own words alone
+   * @param own kept to the letter
+   * @param tokens in the order of the codebook; none leaves the own words alone
    */
-  public static String write(String own, List<String> tokens) {
-    if (tokens.isEmpty()) {
-      return own;
+  public String write(String own, List<String> tokens) {
+    List<String> spelled = spelled(tokens);
+    if (spelled.isEmpty()) {
+      boolean taken = style == Style.SEPARATED && !listed(own).equals(plain(own));
+      return taken ? own + " |" : own;
     }
-    String block = "/" + String.join("/", tokens) + "/";
-    return own.isEmpty() ? block : own + " " + block;
+    String block =
+        switch (style) {
+          case WRAPPED -> "/" + String.join("/", spelled) + "/";
+          case PREFIXED -> "~" + String.join(" ~", spelled);
+          case SEPARATED -> String.join(", ", spelled);
+        };
+    String between = style == Style.SEPARATED ? BAR : " ";
+    if (own.isEmpty()) {
+      return block;
+    }
+    return inFront ? block + between + own : own + between + block;
+  }
+
+  private List<String> spelled(Collection<String> tokens) {
+    List<String> spelled = new ArrayList<>(tokens);
+    if (upper) {
+      spelled.replaceAll(t -> t.toUpperCase(Locale.ROOT));
+    }
+    if (alphabetical) {
+      spelled.sort(String::compareToIgnoreCase);
+    }
+    return spelled;
+  }
+
+  /** How one code is written, as another program's plain search for it would be typed. */
+  public String written(String token) {
+    String spelled = upper ? token.toUpperCase(Locale.ROOT) : token;
+    return switch (style) {
+      case WRAPPED -> "/" + spelled + "/";
+      case PREFIXED -> "~" + spelled;
+      case SEPARATED -> spelled;
+    };
   }
 }

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 
 /**
@@ -129,17 +130,64 @@ public record Crates(List<Shelf> shelves) {
 
   /** The same with rules that test one subject testing another instead, such as a renamed facet. */
   public Crates withSubject(String subject, String other) {
+    return withLines(
+        l ->
+            l.condition().subject().equalsIgnoreCase(subject)
+                ? new Rule.Line(new Condition(other, l.condition().test()))
+                : l);
+  }
+
+  /** The same with rules that ask for one code asking for another instead. */
+  public Crates withCode(String token, String other) {
+    return withLines(
+        l ->
+            asksForCodes(l)
+                ? new Rule.Line(
+                    new Condition(
+                        l.condition().subject(),
+                        new Condition.AnyOf(
+                            values(l).stream()
+                                .map(v -> isToken(v, token) ? new Condition.Part(other) : v)
+                                .distinct()
+                                .toList())))
+                : l);
+  }
+
+  /** The same with rules that ask a facet for a code that stands in another facet by now. */
+  public Crates withCodeMoved(String token, String from, String to) {
+    return withLines(
+        l -> {
+          boolean asked =
+              asksForCodes(l)
+                  && l.condition().subject().equalsIgnoreCase(from)
+                  && values(l).stream().anyMatch(v -> isToken(v, token));
+          return asked
+              ? new Rule.Line(
+                  new Condition(values(l).size() == 1 ? to : "code", l.condition().test()))
+              : l;
+        });
+  }
+
+  private static boolean asksForCodes(Rule.Line line) {
+    String subject = line.condition().subject();
+    return line.condition().test() instanceof Condition.AnyOf
+        && !subject.equals("crate")
+        && Fields.named(subject).isEmpty();
+  }
+
+  private static List<Condition.Value> values(Rule.Line line) {
+    return ((Condition.AnyOf) line.condition().test()).values();
+  }
+
+  private static boolean isToken(Condition.Value value, String token) {
+    return !(value instanceof Condition.Range) && nameIn(value).equalsIgnoreCase(token);
+  }
+
+  private Crates withLines(UnaryOperator<Rule.Line> edit) {
     return mapped(
         c ->
             c instanceof Crate.RuleCrate rule
-                ? rule.with(
-                    (Rule.Group)
-                        Rule.mapped(
-                            rule.rule(),
-                            l ->
-                                l.condition().subject().equalsIgnoreCase(subject)
-                                    ? new Rule.Line(new Condition(other, l.condition().test()))
-                                    : l))
+                ? rule.with((Rule.Group) Rule.mapped(rule.rule(), edit::apply))
                 : c);
   }
 

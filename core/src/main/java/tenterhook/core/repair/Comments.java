@@ -35,9 +35,10 @@ final class Comments implements Inspector.OfTrack {
     if (before.isEmpty()) {
       return;
     }
+    Notation notation = ground.codebook().notation();
     boolean coded = ground.codebook().notation().target() == (Field<?>) Fields.COMMENT;
     Notation.Reading reading =
-        coded ? Notation.read(before) : new Notation.Reading(before, List.of());
+        coded ? notation.read(before) : new Notation.Reading(before, List.of());
     if (reading.own().isBlank()) {
       return;
     }
@@ -47,7 +48,7 @@ final class Comments implements Inspector.OfTrack {
     own = without(MACHINE, own, "names of programs", found);
     own = oneOfEach(own, found);
     if (!found.isEmpty()) {
-      String after = Notation.write(own.strip(), reading.tokens());
+      String after = notation.write(own.strip(), reading.tokens());
       out.accept(
           new Proposal(
               RepairKind.COMMENTS,

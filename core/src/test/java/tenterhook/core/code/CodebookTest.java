@@ -44,7 +44,7 @@ class CodebookTest {
         "/a b/; /a b/; ''"
       })
   void codesAreReadOffAText(String text, String own, String tokens) {
-    Notation.Reading reading = Notation.read(text);
+    Notation.Reading reading = Notation.DEFAULT.read(text);
     assertThat(String.join(",", reading.tokens())).isEqualTo(tokens);
     assertThat(reading.own()).isEqualTo(own);
   }
@@ -129,10 +129,10 @@ class CodebookTest {
   @Property(tries = 300)
   void whatIsWrittenIsReadBack(
       @ForAll @From("words") String own, @ForAll @From("tokens") List<String> tokens) {
-    String text = Notation.write(own, tokens.stream().distinct().toList());
-    assertThat(Notation.read(text).tokens())
+    String text = Notation.DEFAULT.write(own, tokens.stream().distinct().toList());
+    assertThat(Notation.DEFAULT.read(text).tokens())
         .containsExactlyElementsOf(tokens.stream().distinct().toList());
-    assertThat(Notation.read(text).own()).isEqualTo(own);
+    assertThat(Notation.DEFAULT.read(text).own()).isEqualTo(own);
   }
 
   @Provide
@@ -155,7 +155,7 @@ class CodebookTest {
 
   @Test
   void renamingReachesEveryFileThatCarriesTheCode() {
-    Change change = CodebookEdits.rename(snapshot, book, "ska", "SKK");
+    Change change = CodebookEdits.rename(snapshot, book, Crates.NONE, "ska", "SKK");
     assertThat(change.edits()).hasSize(3);
     assertThat(change.tracks()).isEqualTo(Tracks.ids(1, 3));
     assertThat(change.edits().get(1))
@@ -165,9 +165,9 @@ class CodebookTest {
 
   @Test
   void renamingToATakenCodeIsRefused() {
-    assertThatThrownBy(() -> CodebookEdits.rename(snapshot, book, "SKA", "ELC"))
+    assertThatThrownBy(() -> CodebookEdits.rename(snapshot, book, Crates.NONE, "SKA", "ELC"))
         .hasMessageContaining("ELC already");
-    assertThatThrownBy(() -> CodebookEdits.rename(snapshot, book, "NON", "X"))
+    assertThatThrownBy(() -> CodebookEdits.rename(snapshot, book, Crates.NONE, "NON", "X"))
         .hasMessageContaining("no code NON");
   }
 
@@ -189,16 +189,17 @@ class CodebookTest {
 
   @Test
   void codesMoveToAnotherFieldAndOwnWordsStay() {
-    Change change = CodebookEdits.moveTo(snapshot, book, "grouping");
+    Change change = CodebookEdits.write(snapshot, book, book.notation().in("grouping"));
     assertThat(change.edits())
         .contains(new Edit.SetField(1, Fields.COMMENT, "one /80S/SKA/", "one"))
         .contains(new Edit.SetField(1, Fields.GROUPING, "", "/80S/SKA/"))
         .doesNotContain(new Edit.SetField(2, Fields.COMMENT, "two", "two"));
     assertThat(((Edit.SetCodebook) change.edits().getFirst()).after().notation().field())
         .isEqualTo("grouping");
-    assertThatThrownBy(() -> CodebookEdits.moveTo(snapshot, book, "year"))
+    assertThatThrownBy(() -> CodebookEdits.write(snapshot, book, book.notation().in("year")))
         .hasMessageContaining("text field");
-    assertThat(CodebookEdits.moveTo(snapshot, book, "comment").edits()).hasSize(1);
+    assertThat(CodebookEdits.write(snapshot, book, book.notation().in("comment")).edits())
+        .hasSize(1);
   }
 
   @Test

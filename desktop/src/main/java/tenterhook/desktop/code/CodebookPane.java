@@ -155,7 +155,11 @@ final class CodebookPane extends VBox {
                     () ->
                         desk.apply(
                             CodebookEdits.rename(
-                                desk.state().get().snapshot(), book(), code.token(), other))));
+                                desk.state().get().snapshot(),
+                                book(),
+                                desk.state().get().crates(),
+                                code.token(),
+                                other))));
   }
 
   private void remove(Code code, int count) {
@@ -199,7 +203,8 @@ final class CodebookPane extends VBox {
                     Words.of("codebook.doField", to),
                     () ->
                         desk.apply(
-                            CodebookEdits.moveTo(desk.state().get().snapshot(), book(), to)));
+                            CodebookEdits.write(
+                                desk.state().get().snapshot(), book(), book().notation().in(to))));
           }
         });
     return fields;

@@ -8,47 +8,77 @@ import java.util.Optional;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.collection.CollectionState;
 import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
 import tenterhook.core.change.TrackEdits;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
+import tenterhook.core.code.Derived;
+import tenterhook.core.code.Facet;
+import tenterhook.core.crate.CrateContents;
+import tenterhook.core.crate.CrateEffect;
 import tenterhook.core.field.Fields;
+import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.weave.WeaveColumn;
 
 /** What the coding station knows, without a node: keys, who carries what, and what waits. */
 public final class CodingModel {
-  private static final String[] KEY_ROWS = {"qwertyuiop", "asdfghjkl", "zxcvbnm", "1234567890"};
+  /** Gives all that is shown as likely. */
+  static final char TAKE = '=';
+
+  /** Gives the codes of the track before. */
+  static final char SAME = '.';
+
+  private static final String[] KEY_ROWS = {"qwertyuiop", "asdfghjkl", "zxcvbnm"};
+  private static final String MORE_KEYS = "-[];',/";
 
   private CodingModel() {}
 
   /**
-   * A key for each code: the facets take the rows of the keyboard in turn; codes beyond a row's end
-   * take what is left, then none.
+   * A key for each code that is given: first the keys that the DJ chose, then the facets take the
+   * rows of the keyboard in turn; codes beyond a row's end take what is left, then none. Digits
+   * stay free for listening.
    *
    * @param codebook the legend
    * @return key by token, in the order of facets
    */
   public static Map<String, Character> keys(Codebook codebook) {
     List<Character> left = new ArrayList<>();
+    (String.join("", KEY_ROWS) + MORE_KEYS).chars().forEach(c -> left.add((char) c));
     Map<String, Character> keys = new LinkedHashMap<>();
-    for (int f = 0; f < KEY_ROWS.length; f++) {
-      List<Code> codes =
-          f < codebook.facets().size() ? codebook.facets().get(f).codes() : List.of();
-      String row = KEY_ROWS[f];
-      for (int i = 0; i < row.length(); i++) {
-        if (i < codes.size()) {
-          keys.put(codes.get(i).token(), row.charAt(i));
-        } else {
-          left.add(row.charAt(i));
+    for (Facet facet : codebook.facets()) {
+      for (Code code : facet.given()) {
+        if (!code.key().isEmpty() && left.remove((Character) code.key().charAt(0))) {
+          keys.put(code.token(), code.key().charAt(0));
         }
       }
     }
-    for (String token : codebook.tokens()) {
-      if (!keys.containsKey(token) && !left.isEmpty()) {
-        keys.put(token, left.removeFirst());
+    for (int f = 0; f < Math.min(KEY_ROWS.length, codebook.facets().size()); f++) {
+      for (Code code : codebook.facets().get(f).given()) {
+        KEY_ROWS[f]
+            .chars()
+            .mapToObj(c -> (char) c)
+            .filter(left::contains)
+            .findFirst()
+            .ifPresent(c -> take(keys, left, code.token(), c));
+      }
+    }
+    for (Facet facet : codebook.facets()) {
+      for (Code code : facet.given()) {
+        if (!left.isEmpty()) {
+          take(keys, left, code.token(), left.getFirst());
+        }
       }
     }
     return keys;
+  }
+
+  private static void take(
+      Map<String, Character> keys, List<Character> left, String token, Character key) {
+    if (!keys.containsKey(token)) {
+      keys.put(token, key);
+      left.remove(key);
+    }
   }
 
   /** How many of some tracks carry a code. */
@@ -129,5 +159,26 @@ public final class CodingModel {
                     .value(id, Fields.CODES)
                     .ifPresent(all -> all.forEach(c -> counts.merge(c, 1, Integer::sum))));
     return counts;
+  }
+
+  /** The crates that a track would come into with more codes. */
+  public static List<String> cratesWith(
+      CollectionState state, CrateContents contents, int id, List<String> codes) {
+    Change change =
+        TrackEdits.code(
+            state.snapshot(), state.codebook(), RoaringBitmap.bitmapOf(id), codes, List.of());
+    if (codes.isEmpty() || change.isEmpty()) {
+      return List.of();
+    }
+    Edit.SetField set = (Edit.SetField) change.edits().getFirst();
+    Snapshot then =
+        Derived.refreshed(
+            state.snapshot().with(List.of(new Cell(id, set.field(), set.after()))),
+            state.codebook(),
+            change.tracks());
+    return CrateEffect.of(state.crates(), contents, then, change.tracks()).stream()
+        .filter(e -> e.gains() > 0)
+        .map(CrateEffect::crate)
+        .toList();
   }
 }

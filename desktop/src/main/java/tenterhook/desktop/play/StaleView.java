@@ -79,7 +79,7 @@ public final class StaleView implements StationView {
         new StringConverter<>() {
           @Override
           public String toString(Stale.@Nullable Order value) {
-            return value == null ? "" : Words.of("stale.by" + value);
+            return value == null ? "" : Words.of("stale.by." + value);
           }
 
           @Override

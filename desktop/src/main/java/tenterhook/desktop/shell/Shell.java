@@ -196,7 +196,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
    */
   private void walk(int steps) {
     boolean heard = desk.listening().status().get().state() == Status.State.PLAYING;
-    inView.tracks().ifPresent(p -> p.walk(steps));
+    inView.walk(steps);
     if (heard && !desk.listening().here()) {
       desk.listening().toggle();
     }

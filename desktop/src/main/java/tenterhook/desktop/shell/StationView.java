@@ -15,6 +15,11 @@ public interface StationView {
     return Optional.empty();
   }
 
+  /** Goes to a track so many further down in what is listed. */
+  default void walk(int steps) {
+    tracks().ifPresent(p -> p.walk(steps));
+  }
+
   /** Called whenever it comes into view. */
   default void shown() {}
 

@@ -20,6 +20,8 @@ import tenterhook.backstage.playlist.PlaylistFile;
 import tenterhook.backstage.tagfile.TagFiles;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.field.Fields;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.desktop.code.CodingModel;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.weave.Weave;
 import tenterhook.core.weave.WeaveBy;
@@ -91,11 +93,19 @@ class StationsTest extends WindowTest {
   void threeTracksAreCodedAndACrateFills() throws Exception {
     Crate pairs = collection.state().crates().crate("Pairs only").orElseThrow();
     int before = collection.contents().count(pairs);
-    station(KeyCode.DIGIT6);
-    fx(() -> ((TextField) shell.lookup("#find")).setText("file:present missing:Moment"));
-    select(3);
-    List<Integer> ids = List.copyOf(pane().table().getSelectionModel().getSelectedItems());
-    robot.write("2");
+    RoaringBitmap open =
+        now()
+            .tracks(
+                id ->
+                    !now().lost(id)
+                        && now().value(id, Fields.CODES).orElse(List.of()).stream()
+                            .noneMatch(List.of("DRS", "PAI", "ICE", "FIN", "DEK", "LNG")::contains));
+    fx(() -> shell.code(TrackList.of("no moment", open.limit(5))));
+    ListView<?> queue = (ListView<?>) shell.lookup("#queue-tracks");
+    fx(() -> queue.getSelectionModel().selectRange(0, 3));
+    List<Integer> ids =
+        queue.getSelectionModel().getSelectedItems().stream().map(Integer.class::cast).toList();
+    robot.write(CodingModel.keys(collection.state().codebook()).get("PAI"));
     settle();
     assertThat(ids).allMatch(id -> now().value(id, Fields.CODES).orElse(List.of()).contains("PAI"));
     assertThat(TagFiles.read(collection.state().path(ids.getFirst())).raw(Fields.COMMENT))

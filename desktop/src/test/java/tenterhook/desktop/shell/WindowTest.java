@@ -54,8 +54,10 @@ abstract class WindowTest {
     long left = undoable();
     for (long before = left + 1; left > changes() && left < before; left = undoable()) {
       before = left;
+      String title = collection.nextUndo().map(e -> e.title()).orElse("nothing");
       fx(() -> desk.undo());
       settle();
+      assertThat(undoable()).as(title + ": " + text("told")).isLessThan(before);
     }
     settle();
   }

@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.InstantSource;
 import java.util.List;
+import java.util.Map;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.backstage.store.CollectionRefused;
 import tenterhook.backstage.store.CrateJson;
@@ -94,11 +95,26 @@ public final class DemoCollection {
         Notation.DEFAULT);
   }
 
+  /** What follows from the data: eras from the year, paces from the tempo. */
+  private static final Map<String, String> RULES =
+      Map.of(
+          "60S", "year:1960..1969",
+          "70S", "year:1970..1979",
+          "80S", "year:1980..1989",
+          "90S", "year:1990..1999",
+          "00S", "year:2000..2009",
+          "10S", "year:2010..2019",
+          "20S", "year:2020..2029",
+          "GLD", "bpm:20..94.9",
+          "LAP", "bpm:95..124.9",
+          "SPR", "bpm:125..220");
+
   private static Facet facet(
       String name, String question, boolean many, boolean demanded, String codes) {
     List<Code> list =
         List.of(codes.split(",")).stream()
             .map(c -> new Code(c.split(" ", 2)[0], c.split(" ", 2)[1]))
+            .map(c -> c.by(RULES.getOrDefault(c.token(), "")))
             .toList();
     return new Facet(name, question, many, demanded, list);
   }

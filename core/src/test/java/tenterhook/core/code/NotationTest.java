@@ -1,0 +1,106 @@
+package tenterhook.core.code;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.From;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class NotationTest {
+  private static Notation notation(Notation.Style style, boolean inFront) {
+    return new Notation("comment", style, false, inFront, false);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "WRAPPED, false, long fade /80S/SKA/",
+    "WRAPPED, true, /80S/SKA/ long fade",
+    "PREFIXED, false, long fade ~80S ~SKA",
+    "PREFIXED, true, ~80S ~SKA long fade",
+    "SEPARATED, false, 'long fade | 80S, SKA'",
+    "SEPARATED, true, '80S, SKA | long fade'"
+  })
+  void eachStyleIsWrittenAndReadBack(Notation.Style style, boolean inFront, String text) {
+    Notation notation = notation(style, inFront);
+    assertThat(notation.write("long fade", List.of("80S", "SKA"))).isEqualTo(text);
+    assertThat(notation.read(text))
+        .isEqualTo(new Notation.Reading("long fade", List.of("80S", "SKA")));
+    assertThat(notation.write("", List.of("SKA"))).isEqualTo(notation.written("SKA"));
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "PREFIXED, about ~ten songs, about, ten songs, ten",
+    "PREFIXED, a~b, a~b, '', ''",
+    "SEPARATED, 'ska, dub', '', '', 'ska,dub'",
+    "SEPARATED, 'long fade, watch it', 'long fade, watch it', '', ''",
+    "SEPARATED, word |, word, '', ''"
+  })
+  void wordsAreTakenForWords(
+      Notation.Style style, String text, String own, String behind, String tokens) {
+    Notation.Reading read = notation(style, false).read(text);
+    assertThat(String.join(",", read.tokens())).isEqualTo(tokens);
+    assertThat(read.own()).isEqualTo(behind.isEmpty() ? own : own + " songs");
+  }
+
+  @ParameterizedTest
+  @CsvSource({"false, false, /ska/Dub/", "true, false, /Dub/ska/", "false, true, /SKA/DUB/"})
+  void orderAndCapitalsAreChosen(boolean alphabetical, boolean upper, String text) {
+    Notation notation = new Notation("comment", Notation.Style.WRAPPED, alphabetical, false, upper);
+    assertThat(notation.write("", List.of("ska", "Dub"))).isEqualTo(text);
+  }
+
+  @Property(tries = 1000)
+  void anyTextIsReadTheSameOnceItWasWritten(
+      @ForAll Notation.Style style,
+      @ForAll boolean inFront,
+      @ForAll @From("texts") String text,
+      @ForAll @From("tokens") List<String> more) {
+    Notation notation = notation(style, inFront);
+    Notation.Reading read = notation.read(text);
+    List<String> tokens = new java.util.ArrayList<>(read.tokens());
+    more.stream().filter(t -> !tokens.contains(t)).forEach(tokens::add);
+    String written = notation.write(read.own(), tokens);
+    Notation.Reading again = notation.read(written);
+    assertThat(again.tokens()).as(written).containsExactlyInAnyOrderElementsOf(tokens);
+    assertThat(notation.write(again.own(), again.tokens())).isEqualTo(written);
+    Notation.Reading bare = notation.read(notation.write(again.own(), List.of()));
+    assertThat(bare.own()).as(written).isEqualTo(again.own());
+  }
+
+  @Property(tries = 1000)
+  void ownWordsWithoutMarksStayToTheLetter(
+      @ForAll Notation.Style style,
+      @ForAll boolean inFront,
+      @ForAll @From("words") String own,
+      @ForAll @From("tokens") List<String> tokens) {
+    Notation notation = notation(style, inFront);
+    Notation.Reading read = notation.read(notation.write(own, tokens));
+    assertThat(read.own()).isEqualTo(own);
+    assertThat(read.tokens()).isEqualTo(tokens);
+  }
+
+  @Provide
+  Arbitrary<String> texts() {
+    return Arbitraries.strings().withChars("ab Ö漢,;|/~ \n#").ofMaxLength(16);
+  }
+
+  @Provide
+  Arbitrary<String> words() {
+    return Arbitraries.strings().withChars("ab Öя漢,.;-").ofMaxLength(20);
+  }
+
+  @Provide
+  Arbitrary<List<String>> tokens() {
+    return Arbitraries.of("80S", "SKA", "a+b", "X", "夜", "R-B")
+        .list()
+        .uniqueElements()
+        .ofMaxSize(4);
+  }
+}

@@ -1,0 +1,437 @@
+package tenterhook.desktop.code;
+
+import java.io.ByteArrayInputStream;
+import java.time.InstantSource;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import javafx.collections.ListChangeListener;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.SelectionMode;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.image.Image;
+import javafx.scene.image.ImageView;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.collection.CollectionState;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.TrackEdits;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.code.Facet;
+import tenterhook.core.crate.Crate;
+import tenterhook.core.field.Fields;
+import tenterhook.core.track.Snapshot;
+import tenterhook.core.weave.WeaveColumn;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.shell.TrackList;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.TwoLineCell;
+import tenterhook.desktop.theme.Words;
+
+/** One track after the other: hear it, press a key for each code, next. */
+final class CodingDesk extends BorderPane {
+  private static final double COVER = 96;
+  private static final String BY_ITSELF = "desk plays by itself";
+
+  private final Desk desk;
+  private final ComboBox<String> wish = new ComboBox<>();
+  private final ListView<Integer> queue = new ListView<>();
+  private final Label left = Look.label("", "second");
+  private final StackPane cover = new StackPane();
+  private final Label title = Look.label("", "desk-title");
+  private final Label names = Look.label("");
+  private final Label figures = Look.label("", "mono");
+  private final KeyCaps caps = new KeyCaps(this::toggle);
+  private final Label willRead = Look.label("", "mono");
+  private final Label lands = Look.label("");
+  private final Label counted = Look.label("", "second");
+  private final CheckBox byItself = new CheckBox(Words.of("coding.byItself"));
+  private final Sitting sitting = new Sitting(InstantSource.system());
+  private Likely likely = Likely.NOTHING;
+  private int lastCoded;
+
+  CodingDesk(Desk desk) {
+    this.desk = desk;
+    wish.setId("queue");
+    wish.setMaxWidth(Double.MAX_VALUE);
+    wish.setAccessibleText(Words.of("coding.queue"));
+    wish.setOnAction(e -> fill());
+    queue.setId("queue-tracks");
+    queue.getStyleClass().add("picked");
+    queue.setAccessibleText(Words.of("coding.queue"));
+    queue.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
+    queue.setCellFactory(l -> new TwoLineCell<>(this::name, this::codes));
+    queue.setPlaceholder(Look.label(Words.of("coding.done"), "empty"));
+    queue
+        .getSelectionModel()
+        .getSelectedItems()
+        .addListener((ListChangeListener<Integer>) c -> chosen());
+    VBox.setVgrow(queue, Priority.ALWAYS);
+    VBox side = new VBox(8, wish, left, queue);
+    side.getStyleClass().addAll("side", "left");
+    side.setPrefWidth(262);
+    setLeft(side);
+    setCenter(main());
+    addEventFilter(KeyEvent.KEY_TYPED, this::typed);
+    addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
+    desk.state().addListener((o, before, after) -> refresh(before, after));
+    build();
+  }
+
+  private ScrollPane main() {
+    cover.setMinSize(COVER, COVER);
+    cover.setMaxSize(COVER, COVER);
+    cover.getStyleClass().add("desk-cover");
+    title.setId("desk-title");
+    VBox said = new VBox(3, title, names, figures, jumps());
+    HBox head = new HBox(16, cover, said);
+    willRead.setId("written");
+    willRead.setWrapText(true);
+    lands.setId("lands");
+    lands.setWrapText(true);
+    GridPane grid = new GridPane(14, 5);
+    grid.addRow(0, Look.label(Words.of("coding.written"), "second"), willRead);
+    grid.addRow(1, Look.label(Words.of("coding.lands"), "second"), lands);
+    grid.getStyleClass().add("decide-box");
+    Button next = Look.primary(Words.of("coding.next"), this::next);
+    next.setId("desk-next");
+    Button same = Look.button(Words.of("coding.same"), this::sameAsLast);
+    Button take = Look.button(Words.of("coding.take"), this::takeAll);
+    take.setId("desk-take");
+    Button skip = Look.button(Words.of("coding.skip"), () -> walk(1));
+    byItself.setId("by-itself");
+    byItself.setSelected(!desk.collection().setting(BY_ITSELF).orElse("yes").equals("no"));
+    byItself.setOnAction(
+        e -> desk.collection().keepSetting(BY_ITSELF, byItself.isSelected() ? "yes" : "no"));
+    for (var control : List.of(next, same, take, skip, byItself)) {
+      control.setFocusTraversable(false); // letters and Enter belong to the queue
+    }
+    counted.setId("sitting");
+    HBox buttons = new HBox(8, next, same, take, skip, byItself, Look.spring(), counted);
+    buttons.setAlignment(Pos.CENTER_LEFT);
+    VBox main = new VBox(12, head, caps, grid, buttons);
+    main.getStyleClass().add("main");
+    ScrollPane scroll = new ScrollPane(main);
+    scroll.setFitToWidth(true);
+    return scroll;
+  }
+
+  private HBox jumps() {
+    HBox row = new HBox(4);
+    for (int i = 1; i <= 8; i++) {
+      int eighth = i;
+      Button jump = Look.button(String.valueOf(i), () -> desk.listening().eighth(eighth), "jump");
+      jump.setFocusTraversable(false);
+      row.getChildren().add(jump);
+    }
+    Button loudest =
+        Look.button(Words.of("coding.loudest"), () -> desk.listening().loudest(), "jump");
+    loudest.setFocusTraversable(false);
+    row.getChildren().addAll(loudest, Look.label(Words.of("coding.jump"), "second"));
+    row.setAlignment(Pos.CENTER_LEFT);
+    return row;
+  }
+
+  private Snapshot snapshot() {
+    return desk.state().get().snapshot();
+  }
+
+  private Codebook book() {
+    return desk.state().get().codebook();
+  }
+
+  private String name(int id) {
+    return snapshot().name(id);
+  }
+
+  /** A track's codes, and a dot for each demanded facet that is open. */
+  private String codes(int id) {
+    List<String> own = snapshot().value(id, Fields.CODES).orElse(List.of());
+    List<String> shown = new ArrayList<>(own);
+    book().facets().stream()
+        .filter(f -> f.demanded() && own.stream().noneMatch(c -> f.code(c).isPresent()))
+        .forEach(f -> shown.add("·"));
+    return String.join(" ", shown);
+  }
+
+  private void refresh(CollectionState before, CollectionState after) {
+    if (!before.codebook().equals(after.codebook())) {
+      build();
+    }
+    if (getScene() != null) {
+      queue.refresh();
+      look();
+    }
+  }
+
+  private void build() {
+    caps.build(book());
+    List<String> wishes = new ArrayList<>();
+    wishes.add(Words.of("coding.any"));
+    book().facets().stream()
+        .filter(Facet::demanded)
+        .forEach(f -> wishes.add(Words.of("coding.without", f.name())));
+    int at = Math.max(0, wish.getSelectionModel().getSelectedIndex());
+    wish.getItems().setAll(wishes);
+    wish.getSelectionModel().select(Math.min(at, wishes.size() - 1));
+  }
+
+  /** Lists what waits; what is coded meanwhile stays in the list until it is filled again. */
+  void fill() {
+    int at = wish.getSelectionModel().getSelectedIndex();
+    if (at < 0) {
+      return;
+    }
+    CollectionState state = desk.state().get();
+    List<WeaveColumn> facets =
+        WeaveColumn.all(state.codebook()).stream().filter(WeaveColumn::facet).toList();
+    give(
+        TrackList.of(
+            wish.getItems().get(at),
+            at == 0 || at > facets.size()
+                ? CodingModel.waiting(state)
+                : CodingModel.without(state, facets.get(at - 1))));
+  }
+
+  /** Puts a list of tracks before the DJ. */
+  void give(TrackList list) {
+    queue.getItems().setAll(list.ids());
+    queue.getSelectionModel().selectFirst();
+    left.setText(Words.of("coding.left", list.ids().size()));
+  }
+
+  void focus() {
+    queue.requestFocus();
+  }
+
+  /** The chosen tracks. */
+  RoaringBitmap selection() {
+    RoaringBitmap ids = new RoaringBitmap();
+    queue.getSelectionModel().getSelectedItems().forEach(id -> ids.add(id == null ? 0 : id));
+    ids.remove(0);
+    return ids;
+  }
+
+  private void chosen() {
+    RoaringBitmap ids = selection();
+    if (!ids.isEmpty()) {
+      desk.chosen().set(ids.first());
+    }
+    likely = Likely.NOTHING;
+    show();
+    look();
+  }
+
+  /** What is likely is worked out beside the window, for one track at a time. */
+  private void look() {
+    RoaringBitmap ids = selection();
+    mark();
+    if (ids.getCardinality() == 1) {
+      int id = ids.first();
+      desk.latest(
+          this,
+          () -> Likely.of(desk.collection(), id),
+          found -> {
+            likely = found;
+            mark();
+          });
+    }
+  }
+
+  private void show() {
+    RoaringBitmap ids = selection();
+    cover.getChildren().clear();
+    if (ids.getCardinality() != 1) {
+      title.setText(ids.isEmpty() ? "" : Words.of("coding.several", ids.getCardinality()));
+      names.setText("");
+      figures.setText("");
+      return;
+    }
+    int id = ids.first();
+    Snapshot now = snapshot();
+    Look.data(
+        title, now.raw(id, Fields.TITLE).isBlank() ? now.fileName(id) : now.raw(id, Fields.TITLE));
+    Look.data(
+        names,
+        joined(
+            " · ",
+            now.raw(id, Fields.ARTIST),
+            now.raw(id, Fields.ALBUM),
+            Fields.YEAR.type().show(now.raw(id, Fields.YEAR))));
+    int plays = now.value(id, Fields.PLAYS).orElse(0);
+    Look.data(
+        figures,
+        joined(
+            "   ",
+            shown(now, id, Fields.BPM, " bpm"),
+            now.raw(id, Fields.KEY),
+            shown(now, id, Fields.DURATION, ""),
+            shown(now, id, Fields.LOUDNESS, " LUFS"),
+            plays == 0 ? "" : Words.of("coding.played", plays)));
+    desk.quietly(
+        () -> desk.collection().picture(id),
+        bytes ->
+            bytes
+                .filter(b -> selection().contains(id))
+                .ifPresent(
+                    b ->
+                        cover
+                            .getChildren()
+                            .setAll(
+                                new ImageView(
+                                    new Image(
+                                        new ByteArrayInputStream(b), COVER, COVER, true, true)))));
+  }
+
+  private static String shown(
+      Snapshot now, int id, tenterhook.core.field.Field<?> field, String unit) {
+    String text = field.type().show(now.raw(id, field));
+    return text.isBlank() ? "" : text + unit;
+  }
+
+  private static String joined(String between, String... parts) {
+    return List.of(parts).stream().filter(p -> !p.isBlank()).collect(Collectors.joining(between));
+  }
+
+  private void mark() {
+    RoaringBitmap ids = selection();
+    caps.mark(snapshot(), ids, likely);
+    counted.setText(
+        sitting.tracks() == 0
+            ? ""
+            : Words.of(
+                "coding.sitting",
+                sitting.tracks(),
+                String.format(Locale.ROOT, "%.1f", sitting.secondsEach())));
+    if (ids.isEmpty()) {
+      willRead.setText("");
+      lands.setText("");
+      return;
+    }
+    int id = ids.first();
+    String text = snapshot().raw(id, book().notation().target());
+    String will = book().rewritten(text, likely.derived(), List.of());
+    Look.data(willRead, will.isEmpty() ? Words.of("none") : will);
+    Look.data(lands, crates(id));
+  }
+
+  /** The crates that hold a track now, and those that it comes into with all that is likely. */
+  private String crates(int id) {
+    List<String> in =
+        desk.state().get().crates().all().stream()
+            .map(Crate::name)
+            .filter(c -> desk.contents().members(c).filter(m -> m.contains(id)).isPresent())
+            .toList();
+    List<String> also =
+        CodingModel.cratesWith(desk.state().get(), desk.contents(), id, likely.all());
+    String now = in.isEmpty() ? Words.of("coding.noCrate") : String.join(", ", in);
+    return also.isEmpty()
+        ? now
+        : now
+            + " · "
+            + Words.of("coding.also", String.join(" ", likely.all()), String.join(", ", also));
+  }
+
+  private void typed(KeyEvent event) {
+    boolean words = event.getTarget() instanceof TextInputControl;
+    if (words || event.isShortcutDown() || event.isAltDown() || event.getCharacter().isEmpty()) {
+      return;
+    }
+    char typed = event.getCharacter().charAt(0);
+    if (typed == CodingModel.SAME) {
+      sameAsLast();
+      event.consume();
+    } else if (typed == CodingModel.TAKE) {
+      takeAll();
+      event.consume();
+    } else {
+      CodingModel.keys(book()).entrySet().stream()
+          .filter(e -> e.getValue() == typed)
+          .findFirst()
+          .ifPresent(
+              e -> {
+                toggle(e.getKey());
+                event.consume();
+              });
+    }
+  }
+
+  private void pressed(KeyEvent event) {
+    if (event.getCode() == KeyCode.ENTER && event.getTarget() == queue) {
+      next();
+      event.consume();
+    }
+  }
+
+  private void toggle(String token) {
+    RoaringBitmap ids = selection();
+    if (ids.isEmpty()) {
+      desk.frame().tell(Words.of("coding.noTracks"), false, 0);
+      return;
+    }
+    apply(CodingModel.toggle(desk.state().get(), ids, token));
+  }
+
+  private void sameAsLast() {
+    RoaringBitmap ids = selection();
+    if (lastCoded > 0 && !ids.isEmpty()) {
+      apply(CodingModel.sameAs(desk.state().get(), ids, lastCoded));
+    }
+  }
+
+  private void takeAll() {
+    RoaringBitmap ids = selection();
+    if (ids.getCardinality() == 1 && !likely.all().isEmpty()) {
+      apply(TrackEdits.code(snapshot(), book(), ids, likely.all(), List.of()));
+    }
+  }
+
+  private void apply(Change change) {
+    if (!change.isEmpty()) {
+      desk.apply(change);
+    }
+  }
+
+  /** Writes what follows from the data, and goes on to the next track. */
+  private void next() {
+    RoaringBitmap ids = selection();
+    if (ids.getCardinality() == 1) {
+      int id = ids.first();
+      if (likely.id() == id && !likely.derived().isEmpty()) {
+        apply(TrackEdits.code(snapshot(), book(), ids, likely.derived(), List.of()));
+      }
+      lastCoded = id;
+      sitting.coded(id);
+    }
+    walk(1);
+    if (byItself.isSelected() && !desk.listening().here()) {
+      desk.listening().loudest();
+    }
+  }
+
+  /** Goes to another track of the queue; stays at its ends. */
+  void walk(int steps) {
+    int size = queue.getItems().size();
+    if (size > 0) {
+      int at = queue.getSelectionModel().getSelectedIndex();
+      int to = Math.clamp(at + (long) steps, 0, size - 1);
+      queue.getSelectionModel().clearAndSelect(to);
+      queue.scrollTo(Math.max(0, to - 3));
+    }
+    mark();
+  }
+}
