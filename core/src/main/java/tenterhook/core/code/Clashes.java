@@ -51,9 +51,18 @@ public final class Clashes {
     return codebook.tokens().stream().flatMap(t -> of(t, t).stream()).toList();
   }
 
+  /** The codes that are not told alone by who types only their letters, as on a player's keys. */
+  public List<Clash> bare() {
+    return codebook.tokens().stream().flatMap(t -> found(t, t, t).stream()).toList();
+  }
+
   /** What a search finds besides a code's own tracks if the code were spelled another way. */
   private Optional<Clash> of(String token, String spelled) {
-    String written = codebook.notation().written(spelled);
+    return found(token, spelled, codebook.notation().written(spelled));
+  }
+
+  private Optional<Clash> found(String token, String spelled, String written) {
+    boolean bare = written.equals(spelled);
     String wanted = written.toLowerCase(Locale.ROOT);
     RoaringBitmap own = carriers(token);
     RoaringBitmap found = new RoaringBitmap();
@@ -61,7 +70,9 @@ public final class Clashes {
     for (String other : codebook.tokens()) {
       boolean longer =
           !other.equals(token)
-              && codebook.notation().written(other).toLowerCase(Locale.ROOT).contains(wanted);
+              && (bare ? other : codebook.notation().written(other))
+                  .toLowerCase(Locale.ROOT)
+                  .contains(wanted);
       if (longer) {
         RoaringBitmap theirs = RoaringBitmap.andNot(carriers(other), own);
         hits.put("code " + other, theirs.getCardinality());

@@ -8,11 +8,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Finder;
+import tenterhook.core.find.Query;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackOrder;
 
@@ -21,12 +24,16 @@ import tenterhook.core.track.TrackOrder;
  * only the changed tracks are tested again. Not for several threads at once.
  */
 public final class CrateContents {
+  /** So few changed tracks are asked one by one. */
+  private static final int FEW = 64;
+
   private final Snapshot snapshot;
   private final Codebook codebook;
   private final Crates crates;
   private final LocalDate today;
   private final Finder finder;
   private final Map<String, RoaringBitmap> answers = new HashMap<>();
+  private final List<Prepared> prepared;
 
   /**
    * The contents for one moment.
@@ -41,7 +48,18 @@ public final class CrateContents {
     this.codebook = codebook;
     this.crates = crates;
     this.today = today;
-    this.finder = new Finder(snapshot, codebook, this::members, today);
+    this.finder = new Finder(snapshot, codebook, this::shared, today);
+    this.prepared = crates.all().stream().map(Prepared::of).toList();
+  }
+
+  /** The contents for the next moment, with what was worked out for good. */
+  private CrateContents(CrateContents before, Snapshot after) {
+    this.snapshot = after;
+    this.codebook = before.codebook;
+    this.crates = before.crates;
+    this.today = before.today;
+    this.finder = before.finder.after(after, this::shared);
+    this.prepared = before.prepared;
   }
 
   /** The finder that knows these crates. */
@@ -57,24 +75,89 @@ public final class CrateContents {
    * @return contents in which every answer known so far is brought up to date
    */
   public CrateContents after(Snapshot after, RoaringBitmap changed) {
-    CrateContents next = new CrateContents(after, codebook, crates, today);
-    RoaringBitmap again = RoaringBitmap.and(changed, after.tracks());
-    for (Map.Entry<String, RoaringBitmap> known : answers.entrySet()) {
-      RoaringBitmap kept = RoaringBitmap.andNot(known.getValue(), changed);
-      Crate crate = crates.crate(known.getKey()).orElseThrow();
-      kept.or(next.answer(crate, again));
-      next.answers.put(known.getKey(), kept);
+    CrateContents next = new CrateContents(this, after);
+    RoaringBitmap again = next.awake(RoaringBitmap.and(changed, after.tracks()));
+    RoaringBitmap there = RoaringBitmap.and(changed, after.tracks());
+    for (Prepared crate : prepared) {
+      takeOver(crate, next, changed, there, again);
     }
     return next;
   }
 
+  /**
+   * What of a crate is worked out once for all moments.
+   *
+   * @param key its name as answers are kept by it
+   * @param uses the names of the crates that its rule asks for
+   * @param query its rule; null for a crate filled by hand
+   */
+  private record Prepared(Crate crate, String key, Set<String> uses, @Nullable Query query) {
+    static Prepared of(Crate crate) {
+      return new Prepared(
+          crate,
+          CrateContents.key(crate.name()),
+          Crates.uses(crate),
+          crate instanceof Crate.RuleCrate rule ? rule.rule().query() : null);
+    }
+  }
+
+  /** Only the changed tracks are tested; what a crate is built on comes first. */
+  private void takeOver(
+      Prepared crate,
+      CrateContents next,
+      RoaringBitmap changed,
+      RoaringBitmap there,
+      RoaringBitmap again) {
+    RoaringBitmap before = answers.get(crate.key());
+    if (before == null || next.answers.containsKey(crate.key())) {
+      return;
+    }
+    for (String base : crate.uses()) {
+      prepared.stream()
+          .filter(p -> p.key().equals(key(base)))
+          .forEach(p -> takeOver(p, next, changed, there, again));
+    }
+    RoaringBitmap in = next.among(crate, crate.query() == null ? there : again);
+    if (in.isEmpty() && !RoaringBitmap.intersects(before, changed)) {
+      next.answers.put(crate.key(), before); // shared: an answer is never altered
+    } else {
+      RoaringBitmap kept = RoaringBitmap.andNot(before, changed);
+      kept.or(in);
+      next.answers.put(crate.key(), kept);
+    }
+  }
+
+  private RoaringBitmap among(Prepared crate, RoaringBitmap again) {
+    if (crate.query() == null || again.getLongCardinality() > FEW) {
+      return answer(crate.crate(), again);
+    }
+    RoaringBitmap in = new RoaringBitmap();
+    again.forEach(
+        (int id) -> {
+          if (finder.holds(crate.query(), id)) {
+            in.add(id);
+          }
+        });
+    return in;
+  }
+
   /** The tracks of a crate by its name, without its limit; empty when there is no such crate. */
   public Optional<RoaringBitmap> members(String name) {
-    return crates.crate(name).map(c -> members(c).clone());
+    return shared(name).map(RoaringBitmap::clone);
+  }
+
+  /** The same without a copy, for who does not alter it. */
+  private Optional<RoaringBitmap> shared(String name) {
+    RoaringBitmap known = answers.get(key(name));
+    return known != null ? Optional.of(known) : crates.crate(name).map(this::members);
+  }
+
+  private static String key(String name) {
+    return name.toLowerCase(Locale.ROOT);
   }
 
   private RoaringBitmap members(Crate crate) {
-    String key = crate.name().toLowerCase(Locale.ROOT);
+    String key = key(crate.name());
     RoaringBitmap known = answers.get(key);
     if (known == null) {
       known = answer(crate, snapshot.tracks());
@@ -169,6 +252,22 @@ public final class CrateContents {
               Math.max(0, finder.find(without.query(), all).getCardinality() - kept)));
     }
     return effects;
+  }
+
+  /** How many tracks rule crates choose from: those that do not rest. */
+  public int awake() {
+    return awake(snapshot.tracks()).getCardinality();
+  }
+
+  /**
+   * The tracks that one line of a rule alone keeps out.
+   *
+   * @param line counted from 0, top to bottom
+   */
+  public RoaringBitmap nearlyIn(Rule.Group rule, int line) {
+    RoaringBitmap all = awake(snapshot.tracks());
+    RoaringBitmap without = finder.find(withoutLine(rule, line).query(), all);
+    return RoaringBitmap.andNot(without, finder.find(rule.query(), all));
   }
 
   private static Rule firstLines(Rule rule, int count) {

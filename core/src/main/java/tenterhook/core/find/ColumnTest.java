@@ -1,9 +1,11 @@
 package tenterhook.core.find;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import org.roaringbitmap.FastAggregation;
 import org.roaringbitmap.RoaringBitmap;
 import org.roaringbitmap.RoaringBitmapWriter;
 import tenterhook.core.code.Facet;
@@ -19,6 +21,9 @@ import tenterhook.core.track.Dictionary;
 final class ColumnTest {
   private static final String SEPARATOR = String.valueOf(FieldType.SEPARATOR);
 
+  /** So few tracks are asked one by one. */
+  private static final int SMALL = 64;
+
   private ColumnTest() {}
 
   /** Decides one distinct value. */
@@ -30,6 +35,20 @@ final class ColumnTest {
   /** The tracks of a scope whose value passes; each distinct value is asked at most once. */
   static RoaringBitmap select(Column column, RoaringBitmap scope, Text test) {
     Dictionary dictionary = column.dictionary();
+    if (scope.getLongCardinality() <= SMALL) {
+      RoaringBitmap few = new RoaringBitmap();
+      scope.forEach(
+          (int id) -> {
+            if (test.holds(dictionary, column.number(id))) {
+              few.add(id);
+            }
+          });
+      return few;
+    }
+    Optional<RoaringBitmap[]> index = column.index();
+    if (index.isPresent()) {
+      return among(index.get(), dictionary, scope, test);
+    }
     byte[] known = new byte[dictionary.size()];
     RoaringBitmapWriter<RoaringBitmap> found =
         RoaringBitmapWriter.writer().optimiseForArrays().get();
@@ -44,6 +63,33 @@ final class ColumnTest {
           }
         });
     return found.get();
+  }
+
+  /** The tracks of all values that pass, and of the scope. */
+  private static RoaringBitmap among(
+      RoaringBitmap[] index, Dictionary dictionary, RoaringBitmap scope, Text test) {
+    List<RoaringBitmap> found = new ArrayList<>();
+    boolean beyond = false;
+    for (int number = 0; number < index.length; number++) {
+      if ((index[number] != null || number == 0) && test.holds(dictionary, number)) {
+        beyond |= number == 0;
+        if (index[number] != null) {
+          found.add(index[number]);
+        }
+      }
+    }
+    RoaringBitmap all = FastAggregation.or(found.toArray(RoaringBitmap[]::new));
+    if (beyond) { // a track behind the last block has the empty value, and no place in the index
+      RoaringBitmap rest = scope.clone();
+      for (RoaringBitmap one : index) {
+        if (one != null) {
+          rest.andNot(one);
+        }
+      }
+      all.or(rest);
+    }
+    all.and(scope);
+    return all;
   }
 
   static Text containing(String text) {

@@ -2,14 +2,16 @@ package tenterhook.core.find;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
-import tenterhook.core.code.Facet;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.text.Fold;
+import tenterhook.core.track.Column;
 import tenterhook.core.track.Snapshot;
 
 /**
@@ -30,10 +32,13 @@ public final class Finder {
           Fields.COMPOSER,
           Fields.PATH);
 
+  private static final int MOST_TESTS = 5000;
+
   private final Snapshot snapshot;
   private final Codebook codebook;
   private final Function<String, Optional<RoaringBitmap>> crates;
   private final LocalDate today;
+  private final Map<Condition, Optional<Tested>> tests;
 
   /**
    * A finder for one moment.
@@ -48,10 +53,34 @@ public final class Finder {
       Codebook codebook,
       Function<String, Optional<RoaringBitmap>> crates,
       LocalDate today) {
+    this(snapshot, codebook, crates, today, new ConcurrentHashMap<>());
+  }
+
+  private Finder(
+      Snapshot snapshot,
+      Codebook codebook,
+      Function<String, Optional<RoaringBitmap>> crates,
+      LocalDate today,
+      Map<Condition, Optional<Tested>> tests) {
     this.snapshot = snapshot;
     this.codebook = codebook;
     this.crates = crates;
     this.today = today;
+    this.tests = tests;
+  }
+
+  /**
+   * A finder for the next moment, with the same codebook and day; what conditions mean is not
+   * worked out again.
+   *
+   * @param after the collection then
+   * @param then the tracks of a crate by its name then
+   */
+  public Finder after(Snapshot after, Function<String, Optional<RoaringBitmap>> then) {
+    if (tests.size() > MOST_TESTS) {
+      tests.clear();
+    }
+    return new Finder(after, codebook, then, today, tests);
   }
 
   /** The tracks of the collection that answer a query. */
@@ -144,8 +173,47 @@ public final class Finder {
     if (condition.subject().equals("crate")) {
       return inCrate(condition.test(), scope);
     }
+    return meaning(condition)
+        .map(t -> ColumnTest.select(snapshot.column(t.field()), scope, t.test()))
+        .orElseGet(RoaringBitmap::new);
+  }
+
+  private Optional<Tested> meaning(Condition condition) {
+    Optional<Tested> known = tests.get(condition);
+    return known != null ? known : tests.computeIfAbsent(condition, this::tested);
+  }
+
+  /** Whether one track answers a query; makes no sets, for the few tracks that an edit changed. */
+  public boolean holds(Query query, int id) {
+    return switch (query) {
+      case Query.And and -> and.parts().stream().allMatch(p -> holds(p, id));
+      case Query.Or or -> or.parts().stream().anyMatch(p -> holds(p, id));
+      case Query.Not not -> !holds(not.part(), id);
+      case Query.Word word -> !words(word.text(), RoaringBitmap.bitmapOf(id)).isEmpty();
+      case Query.Term term -> holds(term.condition(), id);
+    };
+  }
+
+  private boolean holds(Condition condition, int id) {
+    if (condition.subject().equals("crate")) {
+      return condition.test() instanceof Condition.AnyOf any
+          && any.values().stream()
+              .map(ColumnTest::textOf)
+              .anyMatch(name -> crates.apply(name).filter(c -> c.contains(id)).isPresent());
+    }
+    Optional<Tested> meant = meaning(condition);
+    if (meant.isEmpty()) {
+      return false;
+    }
+    Column column = snapshot.column(meant.get().field());
+    return meant.get().test().holds(column.dictionary(), column.number(id));
+  }
+
+  /** What a condition asks of which field; empty when nothing is called so. */
+  private Optional<Tested> tested(Condition condition) {
     if (condition.subject().equals("code")) {
-      return codes(condition.test(), Optional.empty(), scope);
+      return Optional.of(
+          new Tested(Fields.CODES, ColumnTest.codes(condition.test(), Optional.empty())));
     }
     Optional<Field<?>> field = Fields.named(condition.subject());
     if (field.isPresent()) {
@@ -153,11 +221,14 @@ public final class Finder {
           field.get() == Fields.GENRE
               ? ColumnTest.genres(condition.test(), codebook.genres(), today)
               : ColumnTest.of(field.get(), condition.test(), today);
-      return ColumnTest.select(snapshot.column(field.get()), scope, test);
+      return Optional.of(new Tested(field.get(), test));
     }
-    Optional<Facet> facet = codebook.facet(condition.subject());
-    return facet.isPresent() ? codes(condition.test(), facet, scope) : new RoaringBitmap();
+    return codebook
+        .facet(condition.subject())
+        .map(f -> new Tested(Fields.CODES, ColumnTest.codes(condition.test(), Optional.of(f))));
   }
+
+  private record Tested(Field<?> field, ColumnTest.Text test) {}
 
   private RoaringBitmap inCrate(Condition.Test test, RoaringBitmap scope) {
     if (!(test instanceof Condition.AnyOf any)) {
@@ -169,9 +240,5 @@ public final class Finder {
     }
     found.and(scope);
     return found;
-  }
-
-  private RoaringBitmap codes(Condition.Test test, Optional<Facet> facet, RoaringBitmap scope) {
-    return ColumnTest.select(snapshot.column(Fields.CODES), scope, ColumnTest.codes(test, facet));
   }
 }

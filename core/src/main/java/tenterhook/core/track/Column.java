@@ -1,5 +1,10 @@
 package tenterhook.core.track;
 
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
+import org.jspecify.annotations.Nullable;
+import org.roaringbitmap.RoaringBitmap;
+
 /**
  * One field of all tracks: a number into a {@link Dictionary} per track. Immutable; an altered copy
  * shares all blocks of 1024 tracks that did not change.
@@ -11,6 +16,12 @@ public final class Column {
 
   private final Dictionary dictionary;
   private final int[][] blocks;
+
+  /** How many distinct values an index is made for. */
+  private static final int FEW = 4096;
+
+  private final AtomicBoolean asked = new AtomicBoolean();
+  private volatile RoaringBitmap @Nullable [] index;
 
   Column(Dictionary dictionary) {
     this(dictionary, new int[0][]);
@@ -39,6 +50,35 @@ public final class Column {
   /** A track's value, empty when there is none. */
   public String text(int id) {
     return dictionary.text(number(id));
+  }
+
+  /**
+   * The tracks by the number of their value. Made when it is asked for the second time, so that a
+   * column that the next edit replaces is not indexed for nothing.
+   *
+   * @return empty the first time, and where there are too many distinct values; not to be altered
+   */
+  public Optional<RoaringBitmap[]> index() {
+    RoaringBitmap[] made = index;
+    if (made == null && dictionary.size() <= FEW && !asked.compareAndSet(false, true)) {
+      made = indexed();
+      index = made;
+    }
+    return Optional.ofNullable(made);
+  }
+
+  private RoaringBitmap[] indexed() {
+    RoaringBitmap[] made = new RoaringBitmap[dictionary.size()];
+    for (int b = 0; b < blocks.length; b++) {
+      for (int i = 0; i < BLOCK; i++) {
+        int number = blocks[b][i];
+        if (made[number] == null) {
+          made[number] = new RoaringBitmap();
+        }
+        made[number].add((b << SHIFT) + i);
+      }
+    }
+    return made;
   }
 
   /** Collects new values and then makes the altered copy. */

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
@@ -186,6 +187,115 @@ class CratesTest {
     assertThatThrownBy(() -> new Condition.AnyOf(List.of())).hasMessageContaining("value");
     assertThatThrownBy(() -> new Crate.RuleCrate("x", all(), "bpm", false, -1))
         .hasMessageContaining("-1");
+  }
+
+  /** Sequences of edits by chance on rules of every kind, crates built on crates among them. */
+  @Property(tries = 400)
+  void afterAnySequenceOfChangesTheAnswersAreTheSameAsFromNothing(@ForAll long seed) {
+    Random random = new Random(seed);
+    Crates crates =
+        Crates.NONE
+            .plus("Rink", rule("Upper", line("crate:Base"), line("bpm:100..")))
+            .plus("Rink", rule("Base", line("Style:SKA|ELC"), none(line("code:TRN"))))
+            .plus("Rink", rule("Both", line("crate:Hand|Upper"), line("missing:year")))
+            .plus("Rink", rule("Words", line("title:lap"), none(line("crate:Both"))))
+            .plus("Loose", new Crate.HandCrate("Hand", List.of(1, 2, 90)));
+    Tracks many = Tracks.none();
+    for (int i = 0; i < 90; i++) {
+      many.with("title=" + (i % 3 == 0 ? "Last Lap" : "Deck"), "comment=" + codes(random));
+    }
+    Snapshot now = many.snapshot();
+    CrateContents kept = new CrateContents(now, Tracks.BOOK, crates, TODAY);
+    crates.all().forEach(kept::count);
+    for (int step = 0; step < 12; step++) {
+      List<Cell> cells = new ArrayList<>();
+      RoaringBitmap changed = new RoaringBitmap();
+      int edits = random.nextInt(4) == 0 ? 70 : 1 + random.nextInt(3);
+      for (int e = 0; e < edits; e++) {
+        int id = 1 + random.nextInt(90);
+        changed.add(id);
+        cells.add(
+            switch (random.nextInt(5)) {
+              case 0 -> new Cell(id, Fields.COMMENT, codes(random));
+              case 1 -> new Cell(id, Fields.BPM, String.valueOf(80 + random.nextInt(60)));
+              case 2 -> new Cell(id, Fields.RESTING, random.nextBoolean() ? "yes" : "");
+              case 3 -> new Cell(id, Fields.YEAR, random.nextBoolean() ? "1990" : "");
+              default -> new Cell(id, Fields.STANDING, random.nextBoolean() ? "removed" : "");
+            });
+      }
+      now = Derived.refreshed(now.with(cells), Tracks.BOOK, changed);
+      kept = kept.after(now, changed);
+      CrateContents fresh = new CrateContents(now, Tracks.BOOK, crates, TODAY);
+      for (Crate crate : crates.all()) {
+        assertThat(kept.members(crate.name()))
+            .as(crate.name())
+            .isEqualTo(fresh.members(crate.name()));
+      }
+    }
+  }
+
+  private static String codes(Random random) {
+    return List.of("", "/SKA/", "/ELC/TRN/", "/80S/", "/SKA/ELC/").get(random.nextInt(5));
+  }
+
+  @Test
+  void linesThatDoNothingArePointedOut() {
+    Snapshot some =
+        Tracks.none()
+            .with("year=1984", "bpm=120", "comment=/SKA/")
+            .with("year=1985", "bpm=150", "comment=/SKA/")
+            .with("year=1996", "bpm=120")
+            .snapshot();
+    Rule.Group rule =
+        ((Crate.RuleCrate)
+                rule(
+                    "x",
+                    line("Style:SKA"),
+                    line("year:1980..1989"),
+                    line("present:year"),
+                    line("bpm:..130"),
+                    line("genre:polka")))
+            .rule();
+    CrateContents contents = new CrateContents(some, Tracks.BOOK, Crates.NONE, TODAY);
+    assertThat(LineVerdict.of(rule, contents.account(rule), contents.awake()))
+        .containsExactly(
+            LineVerdict.WORKS,
+            LineVerdict.WORKS,
+            LineVerdict.HOLDS_FOR_ALL,
+            LineVerdict.WORKS,
+            LineVerdict.HOLDS_FOR_NONE);
+    Rule.Group shorter = new Rule.Group(Rule.Kind.ALL, rule.parts().subList(0, 4));
+    assertThat(LineVerdict.of(shorter, contents.account(shorter), contents.awake()))
+        .containsExactly(
+            LineVerdict.DECIDES_NOTHING,
+            LineVerdict.DECIDES_NOTHING,
+            LineVerdict.HOLDS_FOR_ALL,
+            LineVerdict.WORKS);
+    assertThat(contents.nearlyIn(shorter, 3)).isEqualTo(Tracks.ids(2));
+  }
+
+  @Test
+  void coverageCountsPairsAndBuildsCratesOnce() {
+    Snapshot some =
+        Tracks.none()
+            .with("comment=/80S/SKA/ELC/")
+            .with("comment=/80S/SKA/")
+            .with("comment=/90S/ELC/", "resting=yes")
+            .snapshot();
+    Coverage coverage = new Coverage(some, Tracks.BOOK, "era", "Style");
+    assertThat(coverage.count("80S", "SKA")).isEqualTo(2);
+    assertThat(coverage.tracks("80S", "ELC")).isEqualTo(Tracks.ids(1));
+    assertThat(coverage.count("90S", "ELC")).isZero();
+    List<Crate> made = coverage.crates(List.of(new Coverage.Cell("80S", "SKA")));
+    Crates after = Coverage.added(Crates.NONE, "Era × Style", made);
+    CrateContents contents = new CrateContents(some, Tracks.BOOK, after, TODAY);
+    assertThat(contents.members("eighties, ska")).contains(Tracks.ids(1, 2));
+    assertThat(Coverage.added(after, "Elsewhere", made)).isEqualTo(after);
+    assertThat(Coverage.oneEach(coverage.columns()))
+        .extracting(Crate::name)
+        .containsExactly("ska", "electro");
+    assertThatThrownBy(() -> new Coverage(some, Tracks.BOOK, "Era", "era"))
+        .hasMessageContaining("itself");
   }
 
   @Property(tries = 150)

@@ -6,6 +6,7 @@ import java.util.function.Supplier;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
@@ -20,6 +21,9 @@ import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.CodebookEdits;
 import tenterhook.core.code.Facet;
+import tenterhook.core.code.Notation;
+import tenterhook.core.find.FindParser;
+import tenterhook.core.find.Parsed;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
@@ -32,14 +36,15 @@ final class CodebookPane extends VBox {
 
   private final VBox facets = new VBox(14);
   private final HBox notation = new HBox(6);
+  private final ClashPane clashes;
 
   CodebookPane(Desk desk) {
     super(10);
     this.desk = desk;
+    this.clashes = new ClashPane(desk);
     setId("codebook");
     ScrollPane scroll = new ScrollPane(facets);
     scroll.setFitToWidth(true);
-    VBox.setVgrow(scroll, Priority.ALWAYS);
     var add = Look.primary(Words.of("codebook.addFacet"), this::addFacet);
     add.setId("add-facet");
     notation.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
@@ -47,12 +52,18 @@ final class CodebookPane extends VBox {
         new HBox(
             12, Look.label(Words.of("codebook.words"), "second"), Look.spring(), notation, add);
     head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    getChildren().addAll(head, scroll);
+    HBox both = new HBox(14, scroll, clashes);
+    HBox.setHgrow(scroll, Priority.ALWAYS);
+    VBox.setVgrow(both, Priority.ALWAYS);
+    getChildren().addAll(head, both);
   }
 
   void refresh() {
     facets.getChildren().clear();
-    notation.getChildren().setAll(Look.label(Words.of("codebook.field"), "second"), fields());
+    notation
+        .getChildren()
+        .setAll(Look.label(Words.of("codebook.field"), "second"), fields(), styles());
+    clashes.refresh();
     CollectionState state = desk.state().get();
     Map<String, Integer> counts = CodingModel.counts(state);
     state.codebook().facets().forEach(f -> facets.getChildren().add(facet(f, counts)));
@@ -110,8 +121,79 @@ final class CodebookPane extends VBox {
     rename.setOnAction(e -> rename(code));
     MenuItem remove = new MenuItem(Words.of("codebook.remove"));
     remove.setOnAction(e -> remove(code, count));
-    button.getItems().addAll(rename, remove);
+    MenuItem rule = new MenuItem(Words.of("codebook.rule"));
+    rule.setOnAction(e -> askRule(code));
+    MenuItem key = new MenuItem(Words.of("codebook.key"));
+    key.setOnAction(e -> askKey(code));
+    MenuItem retire =
+        new MenuItem(Words.of(code.retired() ? "codebook.giveAgain" : "codebook.retire"));
+    retire.setOnAction(
+        e ->
+            set(
+                Words.of("change.retire", code.token()),
+                () -> book().withCode(code.token(), c -> c.retired(!c.retired()))));
+    Menu merge = new Menu(Words.of("codebook.merge"));
+    book().tokens().stream()
+        .filter(t -> !t.equals(code.token()))
+        .forEach(t -> merge.getItems().add(choice(t, () -> merge(code, t))));
+    Menu move = new Menu(Words.of("codebook.move"));
+    book().facets().stream()
+        .filter(f -> f.code(code.token()).isEmpty())
+        .forEach(f -> move.getItems().add(choice(f.name(), () -> move(code, f))));
+    button.getItems().addAll(rename, rule, key, retire, merge, move, remove);
     return button;
+  }
+
+  private static MenuItem choice(String name, Runnable action) {
+    MenuItem item = new MenuItem(name);
+    item.setOnAction(e -> action.run());
+    return item;
+  }
+
+  private void askRule(Code code) {
+    desk.frame()
+        .askText(
+            Words.of("codebook.askRule", code.token()),
+            code.rule(),
+            Words.of("codebook.rule"),
+            text -> {
+              if (FindParser.parse(text, book()) instanceof Parsed.Bad bad) {
+                desk.frame().tell(bad.message(), true, 0);
+              } else {
+                set(
+                    Words.of("change.derive", code.token()),
+                    () -> book().withCode(code.token(), c -> c.by(text.strip())));
+              }
+            });
+  }
+
+  private void askKey(Code code) {
+    desk.frame()
+        .askText(
+            Words.of("codebook.askKey", code.token()),
+            code.key(),
+            Words.of("codebook.key"),
+            text ->
+                set(
+                    Words.of("change.key", code.token()),
+                    () -> book().withCode(code.token(), c -> c.onKey(text.strip()))));
+  }
+
+  private void merge(Code code, String into) {
+    var state = desk.state().get();
+    Change change =
+        CodebookEdits.merge(state.snapshot(), book(), state.crates(), code.token(), into);
+    desk.frame()
+        .ask(
+            Words.of("codebook.askMerge", code.token(), into, change.tracks().getCardinality()),
+            Words.of("codebook.doMerge", into),
+            () -> desk.apply(change));
+  }
+
+  private void move(Code code, Facet to) {
+    var state = desk.state().get();
+    desk.apply(
+        CodebookEdits.move(state.snapshot(), book(), state.crates(), code.token(), to.name()));
   }
 
   private void addFacet() {
@@ -208,6 +290,48 @@ final class CodebookPane extends VBox {
           }
         });
     return fields;
+  }
+
+  /** How codes are told from words; choosing another rewrites all files, shown on a track first. */
+  private ComboBox<String> styles() {
+    ComboBox<String> styles = new ComboBox<>();
+    styles.setId("notation-style");
+    styles.setAccessibleText(Words.of("codebook.style"));
+    Notation now = book().notation();
+    for (Notation.Style style : Notation.Style.values()) {
+      styles
+          .getItems()
+          .add(with(now, style).write(Words.of("codebook.ownWords"), List.of("80S", "SKA")));
+    }
+    styles.getSelectionModel().select(now.style().ordinal());
+    styles.setOnAction(
+        e -> {
+          Notation.Style style =
+              Notation.Style.values()[styles.getSelectionModel().getSelectedIndex()];
+          if (style != now.style()) {
+            askStyle(with(now, style));
+          }
+        });
+    return styles;
+  }
+
+  private static Notation with(Notation now, Notation.Style style) {
+    return new Notation(now.field(), style, now.alphabetical(), now.inFront(), now.upper());
+  }
+
+  private void askStyle(Notation other) {
+    Change change = CodebookEdits.write(desk.state().get().snapshot(), book(), other);
+    String example =
+        change.edits().stream()
+            .filter(Edit.SetField.class::isInstance)
+            .map(e -> ((Edit.SetField) e).after())
+            .findFirst()
+            .orElse("");
+    desk.frame()
+        .ask(
+            Words.of("codebook.askStyle", change.tracks().getCardinality(), example),
+            Words.of("codebook.doStyle", change.tracks().getCardinality()),
+            () -> desk.apply(change));
   }
 
   private void removeFacet(Facet facet) {

@@ -28,6 +28,7 @@ final class KeyCaps extends VBox {
   private static final PseudoClass DERIVED = PseudoClass.getPseudoClass("derived");
   private static final PseudoClass LIKELY = PseudoClass.getPseudoClass("likely");
   private static final double NAME = 76;
+  private static final double GAP = 12;
 
   private final Consumer<String> toggle;
   private final Map<String, Cap> caps = new HashMap<>();
@@ -46,6 +47,7 @@ final class KeyCaps extends VBox {
     Map<String, Character> keys = CodingModel.keys(codebook);
     for (Facet facet : codebook.facets()) {
       FlowPane row = new FlowPane(6, 5);
+      row.prefWrapLengthProperty().bind(widthProperty().subtract(NAME + GAP));
       facet.given().forEach(c -> row.getChildren().add(cap(c, keys.get(c.token()))));
       Label name = Look.dataLabel(facet.name(), "strong");
       name.setMinWidth(NAME);

@@ -44,6 +44,8 @@ public final class CratesView implements StationView {
   private final RuleEditor editor;
   private final TrackPane pane;
   private final WhyPane why;
+  private final CoveragePane coverage;
+  private final VBox main;
   private final Button loose = Look.button("", this::showLoose, "quiet");
   private Optional<String> chosen = Optional.empty();
 
@@ -56,6 +58,7 @@ public final class CratesView implements StationView {
     this.pane = new TrackPane(desk);
     this.editor = new RuleEditor(desk, this::edited, desk::contents);
     this.why = new WhyPane(desk);
+    this.coverage = new CoveragePane(desk, this::hideCoverage);
     entries.setId("crates");
     entries.setCellFactory(l -> new CrateCell());
     entries.setPlaceholder(Look.label(Words.of("crates.none"), "empty"));
@@ -72,7 +75,9 @@ public final class CratesView implements StationView {
             item("crates.addShelf", this::addShelf),
             item("crates.import", this::bringIn));
     loose.setId("in-none");
-    VBox left = new VBox(8, entries, loose, add);
+    Button across = Look.button(Words.of("coverage.open"), this::showCoverage);
+    across.setId("coverage-open");
+    VBox left = new VBox(8, entries, loose, new HBox(6, add, across));
     left.getStyleClass().addAll("side", "left");
     left.setPrefWidth(222);
     VBox.setVgrow(entries, Priority.ALWAYS);
@@ -88,6 +93,7 @@ public final class CratesView implements StationView {
     main.getStyleClass().add("main");
     VBox.setVgrow(pane, Priority.ALWAYS);
     node.setLeft(left);
+    this.main = main;
     node.setCenter(main);
     node.setRight(why);
     desk.whileInView(node, this::refresh);
@@ -108,6 +114,9 @@ public final class CratesView implements StationView {
   }
 
   private void refresh() {
+    if (node.getCenter() == coverage) {
+      coverage.refresh();
+    }
     CrateContents contents = desk.contents();
     List<Entry> now = new ArrayList<>();
     for (Shelf shelf : desk.state().get().crates().shelves()) {
@@ -125,6 +134,19 @@ public final class CratesView implements StationView {
     } else {
       show(Optional.empty());
     }
+  }
+
+  /** Two facets crossed, in the place of a crate. */
+  public void showCoverage() {
+    node.setCenter(coverage);
+    node.setRight(null);
+    coverage.refresh();
+  }
+
+  private void hideCoverage() {
+    node.setCenter(main);
+    node.setRight(why);
+    refresh();
   }
 
   private void showLoose() {

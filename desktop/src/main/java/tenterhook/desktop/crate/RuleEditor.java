@@ -2,8 +2,10 @@ package tenterhook.desktop.crate;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -11,14 +13,18 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import tenterhook.core.crate.CrateContents;
+import tenterhook.core.crate.LineVerdict;
 import tenterhook.core.crate.Rule;
 import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.shell.TrackList;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 
 /** The lines of a rule crate in their groups; beside each line what it does. */
 final class RuleEditor extends VBox {
   private static final double BAR = 92;
+
+  private static final double SHUT = 96;
 
   private final Desk desk;
   private final Consumer<Rule.Group> edited;
@@ -49,8 +55,22 @@ final class RuleEditor extends VBox {
             Look.spring(),
             wide(Look.label(Words.of("rule.holds"), "second"), 64),
             wide(Look.label(Words.of("rule.left"), "second"), BAR),
-            wide(Look.label(Words.of("rule.shut"), "second"), 96));
+            wide(Look.label(Words.of("rule.shut"), "second"), SHUT));
     getChildren().setAll(head, group(rule, rule, this::put));
+    verdicts();
+  }
+
+  /** Lines that do nothing, or too much, are pointed out in a sentence each. */
+  private void verdicts() {
+    List<LineVerdict> verdicts = LineVerdict.of(rule, effects, contents.get().awake());
+    for (int i = 0; i < verdicts.size(); i++) {
+      if (verdicts.get(i) != LineVerdict.WORKS) {
+        String key = "verdict." + verdicts.get(i).name().toLowerCase(Locale.ROOT);
+        Label said = Look.dataLabel(Words.of(key, effects.get(i).line().text()), "doubt");
+        said.setWrapText(true);
+        getChildren().add(said);
+      }
+    }
   }
 
   private static Label wide(Label label, double width) {
@@ -124,7 +144,8 @@ final class RuleEditor extends VBox {
   }
 
   private List<Region> effect() {
-    CrateContents.LineEffect effect = effects.get(nextEffect++);
+    int at = nextEffect++;
+    CrateContents.LineEffect effect = effects.get(at);
     int most =
         Math.max(1, effects.stream().mapToInt(CrateContents.LineEffect::leftAfter).max().orElse(1));
     Region part = new Region();
@@ -138,9 +159,30 @@ final class RuleEditor extends VBox {
     VBox left = new VBox(2, wide(Look.label(String.valueOf(effect.leftAfter())), BAR), bar);
     left.setMinWidth(BAR);
     return List.of(
-        wide(Look.label(String.valueOf(effect.holdsFor())), 64),
-        left,
-        wide(Look.label(String.valueOf(effect.shutOut()), "hole"), 96));
+        wide(Look.label(String.valueOf(effect.holdsFor())), 64), left, shutOut(at, effect));
+  }
+
+  /** How many are nearly in; a click lists them. */
+  private Region shutOut(int at, CrateContents.LineEffect effect) {
+    if (effect.shutOut() == 0) {
+      return wide(Look.label("0", "second"), SHUT);
+    }
+    Button open =
+        Look.button(
+            String.valueOf(effect.shutOut()),
+            () ->
+                desk.frame()
+                    .show(
+                        TrackList.of(
+                            Words.of("rule.nearlyIn", effect.line().text()),
+                            contents.get().nearlyIn(rule, at))),
+            "quiet",
+            "hole");
+    open.setId("nearly-in-" + at);
+    open.setMinWidth(SHUT);
+    open.setMaxWidth(SHUT);
+    open.setAlignment(javafx.geometry.Pos.CENTER_RIGHT);
+    return open;
   }
 
   private static Rule.Group with(Rule.Group group, int at, Rule other) {

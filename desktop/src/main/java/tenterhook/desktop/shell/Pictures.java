@@ -16,6 +16,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.duplicate.Resolving;
 import tenterhook.backstage.measure.Measuring;
 import tenterhook.core.change.TrackEdits;
+import tenterhook.core.crate.Crate;
 import tenterhook.core.duplicate.Duplicates;
 import tenterhook.core.duplicate.Evidence;
 import tenterhook.core.duplicate.Group;
@@ -24,6 +25,7 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.crate.CratesView;
 import tenterhook.desktop.lost.LostView;
 import tenterhook.desktop.play.PlaysView;
 import tenterhook.desktop.repair.RepairsView;
@@ -67,7 +69,6 @@ final class Pictures {
     shots.add(new Shot("duplicates", this::duplicates));
     shots.add(new Shot("coding", this::coding));
     shots.add(new Shot("codebook", () -> press("coding-choice", 1)));
-    shots.add(new Shot("strays", () -> press("coding-choice", 2)));
     shots.add(
         new Shot(
             "crates",
@@ -75,6 +76,7 @@ final class Pictures {
               crates();
               holdCopies();
             }));
+    shots.add(new Shot("coverage", this::coverage));
     shots.add(new Shot("history", this::history));
     shots.add(new Shot("holding-bay", this::holdingBay));
     shots.add(new Shot("weave-night", this::night));
@@ -242,9 +244,20 @@ final class Pictures {
     }
   }
 
+  /** A track that waits, with what is likely. */
   private void coding() {
     shell.go(Station.CODING);
-    shell.inView().tracks().ifPresent(p -> p.table().getSelectionModel().selectIndices(0, 1, 2));
+    if (shell.lookup("#queue-tracks") instanceof javafx.scene.control.ListView<?> list) {
+      list.getSelectionModel().clearAndSelect(3);
+    }
+  }
+
+  /** Eras by styles. */
+  private void coverage() {
+    shell.go(Station.CRATES);
+    if (shell.inView() instanceof CratesView view) {
+      view.showCoverage();
+    }
   }
 
   private void crates() {
@@ -253,6 +266,10 @@ final class Pictures {
       list.getSelectionModel().select(2);
     }
     shell.inView().tracks().ifPresent(p -> p.table().getSelectionModel().select(2));
+    if (desk.state().get().crates().crate("Fast laps").orElseThrow()
+        instanceof Crate.RuleCrate rule) {
+      desk.chosen().set(desk.contents().nearlyIn(rule.rule(), 2).first());
+    }
   }
 
   /** Some changes that touch no file, one of them taken back. */

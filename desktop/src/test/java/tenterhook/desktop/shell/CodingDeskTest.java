@@ -80,7 +80,10 @@ class CodingDeskTest extends WindowTest {
             .tracks(
                 i ->
                     !now().lost(i)
-                        && now().value(i, Fields.YEAR).filter(y -> y >= 1980 && y < 1990).isPresent()
+                        && now()
+                            .value(i, Fields.YEAR)
+                            .filter(y -> y >= 1980 && y < 1990)
+                            .isPresent()
                         && open(i).stream().anyMatch(f -> f.name().equals("Era")))
             .first();
     fx(() -> shell.code(TrackList.of("one", RoaringBitmap.bitmapOf(id))));
@@ -95,10 +98,14 @@ class CodingDeskTest extends WindowTest {
     fx(() -> shell.code(TrackList.of("one", RoaringBitmap.bitmapOf(id))));
     robot.write(CodingModel.keys(book()).get("90S"));
     settle();
-    assertThat(now().value(id, Fields.CODES).orElse(List.of())).contains("90S").doesNotContain("80S");
+    assertThat(now().value(id, Fields.CODES).orElse(List.of()))
+        .contains("90S")
+        .doesNotContain("80S");
     key(KeyCode.ENTER);
     settle();
-    assertThat(now().value(id, Fields.CODES).orElse(List.of())).as("the DJ's own stays").contains("90S");
+    assertThat(now().value(id, Fields.CODES).orElse(List.of()))
+        .as("the DJ's own stays")
+        .contains("90S");
   }
 
   @Test
@@ -122,7 +129,6 @@ class CodingDeskTest extends WindowTest {
     robot.write(ska);
     settle();
     three.forEach(
-        (int id) ->
-            assertThat(now().value(id, Fields.CODES).orElse(List.of())).contains("SKA"));
+        (int id) -> assertThat(now().value(id, Fields.CODES).orElse(List.of())).contains("SKA"));
   }
 }

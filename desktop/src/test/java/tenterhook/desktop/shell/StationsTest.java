@@ -7,6 +7,8 @@ import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
@@ -14,18 +16,18 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import org.junit.jupiter.api.Test;
+import org.roaringbitmap.RoaringBitmap;
 import org.testfx.util.WaitForAsyncUtils;
 import tenterhook.backstage.collection.Playlists;
 import tenterhook.backstage.playlist.PlaylistFile;
 import tenterhook.backstage.tagfile.TagFiles;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.field.Fields;
-import org.roaringbitmap.RoaringBitmap;
-import tenterhook.desktop.code.CodingModel;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.weave.Weave;
 import tenterhook.core.weave.WeaveBy;
 import tenterhook.core.weave.WeaveColumn;
+import tenterhook.desktop.code.CodingModel;
 
 /** Every station on the demo, driven by what a DJ does. */
 class StationsTest extends WindowTest {
@@ -99,7 +101,8 @@ class StationsTest extends WindowTest {
                 id ->
                     !now().lost(id)
                         && now().value(id, Fields.CODES).orElse(List.of()).stream()
-                            .noneMatch(List.of("DRS", "PAI", "ICE", "FIN", "DEK", "LNG")::contains));
+                            .noneMatch(
+                                List.of("DRS", "PAI", "ICE", "FIN", "DEK", "LNG")::contains));
     fx(() -> shell.code(TrackList.of("no moment", open.limit(5))));
     ListView<?> queue = (ListView<?>) shell.lookup("#queue-tracks");
     fx(() -> queue.getSelectionModel().selectRange(0, 3));
@@ -195,5 +198,49 @@ class StationsTest extends WindowTest {
         (Crate.RuleCrate) collection.state().crates().crate("Doors open").orElseThrow();
     assertThat(after.rule().parts()).hasSize(before.rule().parts().size() + 1);
     assertThat(shell.lookupAll(".line-row")).hasSize(after.rule().parts().size());
+  }
+
+  @Test
+  void coverageOpensAPlaceAndTicksMakeCrates() {
+    station(KeyCode.DIGIT7);
+    press("coverage-open");
+    settle();
+    Button cell = (Button) shell.lookup("#cell-80S-SKA");
+    int count = Integer.parseInt(cell.getText());
+    CheckBox tick = (CheckBox) shell.lookup("#tick-80S-SKA");
+    fx(tick::fire);
+    press("coverage-make");
+    settle();
+    Crate made = collection.state().crates().crate("eighties, ska").orElseThrow();
+    assertThat(collection.contents().members(made.name()).orElseThrow().getCardinality())
+        .isGreaterThanOrEqualTo(count);
+    press("coverage-one-each");
+    settle();
+    int crates = collection.state().crates().all().size();
+    press("coverage-one-each");
+    settle();
+    assertThat(collection.state().crates().all()).hasSize(crates);
+    assertThat(text("told")).contains("there already");
+    fx(() -> ((Button) shell.lookup("#cell-80S-SKA")).fire());
+    assertThat(pane().rows()).hasSize(count);
+  }
+
+  @Test
+  void theNotationIsChangedAfterALookAtItsText() {
+    station(KeyCode.DIGIT6);
+    chooseIn("coding-choice", 1);
+    settle();
+    ComboBox<?> styles = (ComboBox<?>) shell.lookup("#notation-style");
+    assertThat(styles.getItems().toString()).contains("own words /80S/SKA/");
+    fx(() -> styles.getSelectionModel().select(1));
+    press("answer");
+    settle();
+    int id = now().tracks(i -> !now().lost(i) && now().value(i, Fields.CODES).isPresent()).first();
+    assertThat(now().raw(id, Fields.COMMENT)).contains("~");
+    assertThat(shell.lookupAll("#clashes .step")).isNotNull();
+    fx(() -> desk.undo());
+    settle();
+    assertThat(now().raw(id, Fields.COMMENT)).doesNotContain("~");
+    chooseIn("coding-choice", 0);
   }
 }

@@ -1,0 +1,146 @@
+package tenterhook.core.crate;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.code.Code;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.code.Facet;
+import tenterhook.core.field.Fields;
+import tenterhook.core.find.Condition;
+import tenterhook.core.track.Snapshot;
+
+/**
+ * Two facets crossed: how many awake tracks carry a code of the one and a code of the other, so
+ * that thin places are seen before the night. Immutable.
+ */
+public final class Coverage {
+  private static final RoaringBitmap NONE = new RoaringBitmap();
+
+  private final Facet rows;
+  private final Facet columns;
+  private final Map<String, Map<String, RoaringBitmap>> cells = new HashMap<>();
+
+  /**
+   * Counts a collection.
+   *
+   * @throws IllegalArgumentException when there is no such facet, or both are one
+   */
+  public Coverage(Snapshot snapshot, Codebook codebook, String rows, String columns) {
+    this.rows = facet(codebook, rows);
+    this.columns = facet(codebook, columns);
+    if (this.rows.equals(this.columns)) {
+      throw new IllegalArgumentException("a facet is not crossed with itself");
+    }
+    snapshot
+        .tracks(id -> snapshot.raw(id, Fields.RESTING).isEmpty() && !snapshot.lost(id))
+        .forEach((int id) -> enter(id, snapshot.value(id, Fields.CODES).orElse(List.of())));
+  }
+
+  private static Facet facet(Codebook codebook, String name) {
+    return codebook
+        .facet(name)
+        .orElseThrow(() -> new IllegalArgumentException("no facet '" + name + "'"));
+  }
+
+  private void enter(int id, List<String> codes) {
+    for (String row : codes) {
+      for (String column : codes) {
+        if (rows.code(row).isPresent() && columns.code(column).isPresent()) {
+          cells
+              .computeIfAbsent(row, r -> new HashMap<>())
+              .computeIfAbsent(column, c -> new RoaringBitmap())
+              .add(id);
+        }
+      }
+    }
+  }
+
+  /** The facet whose codes are rows. */
+  public Facet rows() {
+    return rows;
+  }
+
+  /** The facet whose codes are columns. */
+  public Facet columns() {
+    return columns;
+  }
+
+  /** The tracks that carry two codes. A copy. */
+  public RoaringBitmap tracks(String row, String column) {
+    return cells.getOrDefault(row, Map.of()).getOrDefault(column, NONE).clone();
+  }
+
+  /** How many tracks carry two codes. */
+  public int count(String row, String column) {
+    return cells.getOrDefault(row, Map.of()).getOrDefault(column, NONE).getCardinality();
+  }
+
+  /**
+   * A place of the table.
+   *
+   * @param row token
+   * @param column token
+   */
+  public record Cell(String row, String column) {}
+
+  /**
+   * Rule crates, one a cell, named by the meanings of their codes.
+   *
+   * @param chosen which cells
+   */
+  public List<Crate> crates(List<Cell> chosen) {
+    List<Crate> made = new ArrayList<>();
+    for (Cell cell : chosen) {
+      Code row = rows.code(cell.row()).orElseThrow();
+      Code column = columns.code(cell.column()).orElseThrow();
+      made.add(
+          new Crate.RuleCrate(
+              name(row) + ", " + name(column),
+              new Rule.Group(Rule.Kind.ALL, List.of(line(rows, row), line(columns, column)))));
+    }
+    return made;
+  }
+
+  /** One rule crate for each code of a facet, named by its meaning. */
+  public static List<Crate> oneEach(Facet facet) {
+    return facet.given().stream()
+        .map(
+            c ->
+                (Crate)
+                    new Crate.RuleCrate(
+                        name(c), new Rule.Group(Rule.Kind.ALL, List.of(line(facet, c)))))
+        .toList();
+  }
+
+  private static String name(Code code) {
+    String words = code.meaning().isBlank() ? code.token() : code.meaning();
+    return words.replace('/', ' ').strip();
+  }
+
+  private static Rule.Line line(Facet facet, Code code) {
+    return new Rule.Line(
+        new Condition(
+            facet.name(), new Condition.AnyOf(List.of(new Condition.Part(code.token())))));
+  }
+
+  /**
+   * A shelf with more crates. A crate whose name is there already, on any shelf, stays as the DJ
+   * has it; so the same can be asked for again when the codebook has grown.
+   *
+   * @param crates the shelves
+   * @param shelf which one; made when it is new
+   * @param more crates to add
+   */
+  public static Crates added(Crates crates, String shelf, List<Crate> more) {
+    Crates after = crates;
+    for (Crate crate : more) {
+      if (after.crate(crate.name()).isEmpty()) {
+        after = after.plus(shelf, crate);
+      }
+    }
+    return after;
+  }
+}

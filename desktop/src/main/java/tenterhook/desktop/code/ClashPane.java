@@ -1,0 +1,134 @@
+package tenterhook.desktop.code;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import javafx.geometry.Pos;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import tenterhook.backstage.collection.CollectionState;
+import tenterhook.core.code.Clashes;
+import tenterhook.core.code.Clashes.Clash;
+import tenterhook.core.code.CodebookEdits;
+import tenterhook.core.code.Notation;
+import tenterhook.core.code.Suggestions;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.shell.TrackList;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/** What a plain search for a code would also find, and how good suggestions are. */
+final class ClashPane extends VBox {
+  private static final double WIDTH = 330;
+
+  private final Desk desk;
+  private final VBox lines = new VBox(8);
+
+  /** All that is worked out beside the window. */
+  private record Found(
+      List<Clash> written,
+      Map<String, List<String>> instead,
+      List<Clash> bare,
+      List<Suggestions.Rate> rates) {}
+
+  ClashPane(Desk desk) {
+    super(8);
+    this.desk = desk;
+    setId("clashes");
+    getStyleClass().add("side");
+    setPrefWidth(WIDTH);
+    setMinWidth(WIDTH);
+    ScrollPane scroll = new ScrollPane(lines);
+    scroll.setFitToWidth(true);
+    VBox.setVgrow(scroll, Priority.ALWAYS);
+    getChildren().addAll(Look.label(Words.of("clash.title"), "heading"), scroll);
+  }
+
+  void refresh() {
+    CollectionState state = desk.state().get();
+    desk.latest(
+        this,
+        () -> {
+          Clashes clashes = new Clashes(state.snapshot(), state.codebook());
+          List<Clash> written = clashes.all();
+          return new Found(
+              written,
+              written.stream()
+                  .collect(Collectors.toMap(Clash::token, c -> clashes.otherTokens(c.token()))),
+              clashes.bare(),
+              new Suggestions(state.snapshot(), state.codebook()).rates());
+        },
+        this::show);
+  }
+
+  private void show(Found found) {
+    Notation notation = desk.state().get().codebook().notation();
+    lines.getChildren().clear();
+    say(
+        Words.of(
+            found.written().isEmpty() ? "clash.none" : "clash.written", found.written().size()),
+        found.written().isEmpty() ? "whole" : "hole");
+    found.written().forEach(c -> lines.getChildren().add(line(c, found.instead().get(c.token()))));
+    if (!found.bare().isEmpty() && notation.style() != Notation.Style.SEPARATED) {
+      say(Words.of("clash.bare", found.bare().size()), "doubt");
+      found.bare().forEach(c -> lines.getChildren().add(line(c, List.of())));
+    }
+    say(Words.of("clash.rates"), "strong");
+    for (Suggestions.Rate rate : found.rates()) {
+      if (rate.tracks() > 0) {
+        say(
+            Words.of(
+                "clash.rate",
+                rate.facet(),
+                rate.right(),
+                rate.suggested(),
+                rate.commonest(),
+                rate.tracks()),
+            "second");
+      }
+    }
+  }
+
+  private void say(String words, String style) {
+    var label = Look.dataLabel(words, style);
+    label.setWrapText(true);
+    lines.getChildren().add(label);
+  }
+
+  private VBox line(Clash clash, List<String> instead) {
+    String hits =
+        clash.hits().entrySet().stream()
+            .map(h -> Words.of("clash.hit", h.getKey(), h.getValue()))
+            .collect(Collectors.joining(", "));
+    var words = Look.dataLabel(hits, "second");
+    words.setWrapText(true);
+    var open =
+        Look.button(
+            Words.of("clash.tracks", clash.tracks().getCardinality()),
+            () -> desk.frame().show(TrackList.of(clash.written(), clash.tracks())),
+            "quiet");
+    HBox head = new HBox(8, Look.label(clash.written(), "code"), Look.spring(), open);
+    head.setAlignment(Pos.CENTER_LEFT);
+    VBox box = new VBox(2, head, words);
+    List<javafx.scene.Node> offers = new ArrayList<>();
+    for (String other : instead) {
+      offers.add(Look.button(Words.of("clash.rename", other), () -> rename(clash.token(), other)));
+    }
+    if (!offers.isEmpty()) {
+      HBox row = new HBox(6);
+      row.getChildren().setAll(offers);
+      box.getChildren().add(row);
+    }
+    box.getStyleClass().add("step");
+    return box;
+  }
+
+  private void rename(String token, String other) {
+    CollectionState state = desk.state().get();
+    desk.apply(
+        CodebookEdits.rename(state.snapshot(), state.codebook(), state.crates(), token, other));
+  }
+}
