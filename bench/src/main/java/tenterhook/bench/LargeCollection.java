@@ -198,7 +198,7 @@ public final class LargeCollection {
   }
 
   private Finder finder() {
-    return new Finder(snapshot, codebook, name -> java.util.Optional.empty(), TODAY);
+    return new Finder(snapshot, codebook, tenterhook.core.find.NamedLists.NONE, TODAY);
   }
 
   private void find(Connection db, String text, String sql) throws Exception {
@@ -232,7 +232,8 @@ public final class LargeCollection {
         "edit a crate of three lines, accounted",
         () ->
             new CrateContents(snapshot, codebook, crates, TODAY)
-                .account(rule)
+                .accounting(new Crate.RuleCrate("Crate", rule))
+                .lines()
                 .getLast()
                 .leftAfter(),
         () -> {

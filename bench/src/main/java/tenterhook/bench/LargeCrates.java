@@ -74,10 +74,10 @@ public final class LargeCrates {
           () -> settle(contents, 1 + id[0]++ % tracks),
           () -> settle(statement, 1 + id[0]++ % tracks),
           EDITS);
-      Rule.Group rule = ((Crate.RuleCrate) crates.all().get(7)).rule();
+      Crate.RuleCrate crate = (Crate.RuleCrate) crates.all().get(7);
       compare(
           "every line of a rule accounted",
-          () -> contents.account(rule).getLast().leftAfter(),
+          () -> contents.accounting(crate).lines().getLast().leftAfter(),
           () -> account(statement, 7),
           ROUNDS);
     }

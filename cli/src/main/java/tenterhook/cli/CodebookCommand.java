@@ -33,7 +33,13 @@ import tenterhook.core.code.Suggestions;
       CodebookCommand.Derive.class,
       CodebookCommand.Clash.class,
       CodebookCommand.Rates.class,
-      CodebookCommand.Remove.class
+      CodebookCommand.Remove.class,
+      LegendCommands.Export.class,
+      LegendCommands.Import.class,
+      LegendCommands.Strays.class,
+      LegendCommands.Adopt.class,
+      LegendCommands.Ignore.class,
+      LegendCommands.Bring.class
     })
 final class CodebookCommand extends Work {
   @Override

@@ -12,14 +12,24 @@ import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.Limit;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.Shelf;
+import tenterhook.core.find.FindText;
+import tenterhook.core.track.TrackOrder;
 
 /** Lists crates. */
 @Command(
     name = "crates",
     description = "Lists shelves and crates with their counts.",
-    subcommands = {CratesCommand.Add.class, CratesCommand.Remove.class})
+    subcommands = {
+      CratesCommand.Add.class,
+      CratesCommand.Remove.class,
+      CratesCommand.AsText.class,
+      CratesCommand.Never.class,
+      BuildCommands.Build.class,
+      BuildCommands.Table.class
+    })
 final class CratesCommand extends Work {
   @Override
   void run(MusicCollection collection) {
@@ -61,6 +71,31 @@ final class CratesCommand extends Work {
     @Option(names = "--hand", paramLabel = "QUERY", description = "Fills it with these tracks.")
     String hand;
 
+    @Option(
+        names = "--order",
+        split = ",",
+        paramLabel = "FIELD",
+        description = "What it is sorted by, such as -year,artist; artist when nothing is said.")
+    List<String> order = List.of("artist");
+
+    @Option(names = "--limit", paramLabel = "N", description = "At most so many tracks.")
+    int limit;
+
+    @Option(names = "--minutes", paramLabel = "N", description = "At most so many minutes.")
+    int minutes;
+
+    @Option(names = "--megabytes", paramLabel = "N", description = "At most so many megabytes.")
+    int megabytes;
+
+    @Option(
+        names = "--draw",
+        paramLabel = "NUMBER",
+        description = "Picks by chance, always the same for the same number.")
+    long draw;
+
+    @Option(names = "--resting", description = "Takes tracks that rest as well.")
+    boolean resting;
+
     @Override
     void run(MusicCollection collection) {
       Crate crate;
@@ -71,13 +106,98 @@ final class CratesCommand extends Work {
       } else {
         List<Rule> rules = new ArrayList<>();
         for (String line : lines) {
-          parse(collection, line);
-          rules.add(CrateJson.line(line));
+          rules.addAll(parts(Rule.of(parse(collection, line))));
         }
-        crate = new Crate.RuleCrate(name, new Rule.Group(Rule.Kind.ALL, rules));
+        crate =
+            new Crate.RuleCrate(
+                name, new Rule.Group(Rule.Kind.ALL, rules), keys(), limit(), resting);
       }
       Crates after = collection.state().crates().plus(shelf, crate);
       apply(collection, set(collection, "adds crate " + name, after));
+    }
+
+    private List<TrackOrder.Key> keys() {
+      return order.stream()
+          .map(String::strip)
+          .map(k -> new TrackOrder.Key(k.replaceFirst("^-", ""), k.startsWith("-")))
+          .toList();
+    }
+
+    private Limit limit() {
+      if (minutes > 0) {
+        return new Limit(Limit.Unit.MINUTES, minutes, draw);
+      }
+      return megabytes > 0
+          ? new Limit(Limit.Unit.MEGABYTES, megabytes, draw)
+          : new Limit(Limit.Unit.TRACKS, limit, draw);
+    }
+  }
+
+  /** A text's rule may be one part, or all of several. */
+  private static List<Rule> parts(Rule.Group rule) {
+    return rule.kind() == Rule.Kind.ALL ? rule.parts() : List.of(rule);
+  }
+
+  /** The way a rule is written and read as one text. */
+  @Command(name = "rule", description = "Prints a crate's rule as text, or takes another.")
+  static final class AsText extends Work {
+    @Parameters(index = "0", paramLabel = "NAME", description = "Of the crate.")
+    String name;
+
+    @Parameters(index = "1", arity = "0..1", paramLabel = "QUERY", description = "The new rule.")
+    String text;
+
+    @Override
+    void run(MusicCollection collection) {
+      if (!(CrateCommand.crate(collection, name) instanceof Crate.RuleCrate rule)) {
+        throw new IllegalArgumentException(name + " is filled by hand and has no rule");
+      }
+      if (text == null) {
+        String now = FindText.write(rule.rule().query());
+        say(object().put("crate", rule.name()).put("rule", now), now);
+        return;
+      }
+      Rule.Group other = Rule.of(parse(collection, text));
+      Crates after = collection.state().crates().with(name, c -> rule.with(other));
+      apply(collection, set(collection, "edits the rule of " + rule.name(), after));
+    }
+  }
+
+  /** What is never played from a shelf. */
+  @Command(name = "never", description = "Lists what is never played from a shelf, or changes it.")
+  static final class Never extends Work {
+    @Parameters(index = "0", paramLabel = "SHELF", description = "Its name.")
+    String shelf;
+
+    @Parameters(index = "1", arity = "0..1", paramLabel = "LINE", description = "artist:=\"A B\"")
+    String line;
+
+    @Option(names = "--allow", description = "Takes the line off the list.")
+    boolean allow;
+
+    @Override
+    void run(MusicCollection collection) {
+      Shelf now =
+          collection
+              .state()
+              .crates()
+              .shelf(shelf)
+              .orElseThrow(() -> new IllegalArgumentException("no shelf '" + shelf + "'"));
+      if (line == null) {
+        now.never().lines().forEach(l -> say(object().put("line", l.text()), l.text()));
+        now.never()
+            .tracks()
+            .forEach(id -> say(object().put("track", id), tracks(collection).name(id)));
+        return;
+      }
+      Rule.Line one = CrateJson.line(line);
+      parse(collection, line);
+      Crates after =
+          collection
+              .state()
+              .crates()
+              .withShelf(shelf, s -> s.with(allow ? s.never().minus(one) : s.never().plus(one)));
+      apply(collection, set(collection, "changes what is never played from " + now.name(), after));
     }
   }
 

@@ -9,11 +9,12 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.backstage.collection.Playlists;
+import tenterhook.backstage.pack.SendingOut;
 import tenterhook.backstage.playlist.PlaylistFile;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Shelf;
 
-/** Writes playlists. */
+/** Writes playlists, with their music where it is wanted. */
 @Command(
     name = "export",
     description = "Writes a crate, or all crates of a shelf, as M3U8, XSPF, JSPF or CSV.")
@@ -27,40 +28,78 @@ final class ExportCommand extends Work {
   @Option(
       names = "--as",
       paramLabel = "FORM",
-      description = "For a shelf: m3u8 (when nothing is said), xspf, jspf or csv.")
+      description = "For a folder: m3u8 (when nothing is said), xspf, jspf or csv.")
   String form = "m3u8";
 
   @Option(names = "--relative", description = "Paths start from the playlist's folder.")
   boolean relative;
 
+  @Option(
+      names = "--elsewhere",
+      paramLabel = "HERE=THERE",
+      description = "Paths of another machine: a folder here, and its name there.")
+  String elsewhere = "";
+
+  @Option(names = "--copy", description = "Copies the music along, checked; --to is a folder.")
+  boolean copy;
+
   @Override
   void run(MusicCollection collection) throws IOException {
-    Optional<Shelf> shelf = collection.state().crates().shelf(name);
     Optional<Crate> single = collection.state().crates().crate(name);
-    List<Crate> crates =
-        single.isPresent()
-            ? List.of(single.get())
-            : shelf
-                .map(Shelf::crates)
-                .orElseThrow(
-                    () -> new IllegalArgumentException("no crate or shelf '" + name + "'"));
-    for (Crate crate : crates) {
-      Path file =
-          single.isPresent()
-              ? to
-              : to.resolve(crate.name() + "." + PlaylistFile.named(form).ending());
-      int count =
-          Playlists.export(
-              collection,
-              crate,
-              file,
-              relative ? PlaylistFile.Paths.from(file) : PlaylistFile.Paths.absolute());
-      say(
-          object()
-              .put("crate", crate.name())
-              .put("path", file.toAbsolutePath().toString())
-              .put("tracks", count),
-          crate.name() + ": " + count + " tracks in " + file);
+    boolean file = single.isPresent() && !copy && PlaylistFile.of(to).isPresent();
+    if (file) {
+      say(to, Playlists.export(collection, single.get(), to, form(to)));
+      return;
     }
+    List<Crate> crates =
+        single
+            .map(List::of)
+            .or(() -> collection.state().crates().shelf(name).map(Shelf::crates))
+            .orElseThrow(() -> new IllegalArgumentException("no crate or shelf '" + name + "'"));
+    SendingOut.Report report =
+        SendingOut.write(collection, crates, to, PlaylistFile.named(form), paths(), progress());
+    report.tracks().forEach(this::say);
+    if (copy) {
+      say(
+          object().put("copied", report.copied()).put("there", report.there()),
+          report.copied() + " files copied, " + report.there() + " were there");
+    }
+    report.refused().forEach(r -> main.err.println("not copied: " + r.path() + ": " + r.reason()));
+    if (!report.refused().isEmpty()) {
+      partly();
+    }
+  }
+
+  private void say(Path file, int tracks) {
+    String base = file.getFileName().toString().replaceFirst("\\.[^.]+$", "");
+    say(
+        object()
+            .put("crate", base)
+            .put("path", file.toAbsolutePath().toString())
+            .put("tracks", tracks),
+        base + ": " + tracks + " tracks in " + file);
+  }
+
+  private SendingOut.Paths paths() {
+    if (copy) {
+      return new SendingOut.Paths.Copies();
+    }
+    if (!elsewhere.isEmpty()) {
+      String[] both = elsewhere.split("=", 2);
+      if (both.length < 2) {
+        throw new IllegalArgumentException("--elsewhere takes HERE=THERE, such as /music=D:/Music");
+      }
+      return new SendingOut.Paths.Elsewhere(Path.of(both[0]), both[1]);
+    }
+    return relative ? new SendingOut.Paths.Relative() : new SendingOut.Paths.Absolute();
+  }
+
+  private PlaylistFile.Paths form(Path file) {
+    return switch (paths()) {
+      case SendingOut.Paths.Elsewhere other ->
+          PlaylistFile.Paths.elsewhere(other.here(), other.there());
+      case SendingOut.Paths.Relative from -> PlaylistFile.Paths.from(file);
+      default -> PlaylistFile.Paths.absolute();
+    };
   }
 }

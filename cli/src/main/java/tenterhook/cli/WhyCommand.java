@@ -1,12 +1,13 @@
 package tenterhook.cli;
 
+import java.util.Locale;
 import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.core.crate.Accounting;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
-import tenterhook.core.field.Fields;
 
 /** Says why a track is in a crate or not. */
 @Command(name = "why", description = "Says which lines of a rule crate hold for a track.")
@@ -23,19 +24,31 @@ final class WhyCommand extends Work {
     CrateContents contents = collection.contents();
     Crate crate = CrateCommand.crate(collection, name);
     if (crate instanceof Crate.RuleCrate rule) {
-      contents
-          .why(rule.rule(), id)
-          .forEach(
-              r ->
-                  say(
-                      object().put("line", r.text()).put("holds", r.holds()),
-                      (r.holds() ? "holds  " : "fails  ") + r.text()));
-      if (!tracks(collection).raw(id, Fields.RESTING).isEmpty()) {
-        say(object().put("line", "not resting").put("holds", false), "fails  the track rests");
-      }
+      contents.accounting(rule).why(id).forEach(this::say);
     }
-    boolean in = contents.members(name).map(m -> m.contains(id)).orElse(false);
+    boolean in = contents.list(crate).contains(id);
     say(object().put("in", in), in ? "it is in " + name : "it is not in " + name);
+  }
+
+  private void say(Accounting.Reason reason) {
+    String matter = reason.matter().name().toLowerCase(Locale.ROOT);
+    String words =
+        switch (reason.matter()) {
+          case LINE ->
+              reason.text() + (reason.has().isEmpty() ? "" : "  (it has " + reason.has() + ")");
+          case ALL, ANY, NONE -> matter + " of";
+          case RESTS -> "the track rests";
+          case NEVER -> "never played from this shelf: " + reason.text();
+          case LIMIT -> "the crate's limit picks others";
+        };
+    say(
+        object()
+            .put("matter", matter)
+            .put("depth", reason.depth())
+            .put("line", reason.text())
+            .put("has", reason.has())
+            .put("holds", reason.holds()),
+        (reason.holds() ? "holds  " : "fails  ") + "  ".repeat(reason.depth()) + words);
   }
 
   private int one(MusicCollection collection) {

@@ -1,15 +1,11 @@
 package tenterhook.backstage.collection;
 
 import java.io.IOException;
-import java.io.InputStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.MessageDigest;
 import java.util.ArrayList;
-import java.util.HexFormat;
 import java.util.List;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.tagfile.Pictures;
+import tenterhook.backstage.disk.SafeFiles;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.duplicate.Duplicates;
 import tenterhook.core.field.Fields;
@@ -36,7 +32,7 @@ final class Copies {
           }
           Path file = state.path(id);
           try {
-            cells.add(new Cell(id, Fields.CONTENT, hash(file)));
+            cells.add(new Cell(id, Fields.CONTENT, SafeFiles.hash(file)));
           } catch (IOException trouble) {
             troubles.add(
                 new Refusal(id, file.toString(), "cannot be read: " + trouble.getMessage()));
@@ -44,16 +40,5 @@ final class Copies {
           progress.at(++done[0], ids.getCardinality(), file.getFileName().toString());
         });
     return cells;
-  }
-
-  private static String hash(Path file) throws IOException {
-    MessageDigest digest = Pictures.newDigest();
-    byte[] buffer = new byte[1 << 16];
-    try (InputStream in = Files.newInputStream(file)) {
-      for (int got = in.read(buffer); got > 0; got = in.read(buffer)) {
-        digest.update(buffer, 0, got);
-      }
-    }
-    return HexFormat.of().formatHex(digest.digest());
   }
 }

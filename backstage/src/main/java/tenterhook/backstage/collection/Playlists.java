@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 import tenterhook.backstage.playlist.Playlist;
 import tenterhook.backstage.playlist.PlaylistFile;
 import tenterhook.core.change.Change;
@@ -48,9 +49,26 @@ public final class Playlists {
   public static int export(
       MusicCollection collection, Crate crate, Path file, PlaylistFile.Paths paths)
       throws IOException {
+    return export(collection, crate, file, paths, id -> true);
+  }
+
+  /**
+   * The same, with some tracks only.
+   *
+   * @param wanted which ids
+   */
+  public static int export(
+      MusicCollection collection,
+      Crate crate,
+      Path file,
+      PlaylistFile.Paths paths,
+      IntPredicate wanted)
+      throws IOException {
     Snapshot snapshot = collection.state().snapshot();
     List<Integer> ids =
-        collection.contents().list(crate).stream().filter(id -> !snapshot.lost(id)).toList();
+        collection.contents().list(crate).stream()
+            .filter(id -> !snapshot.lost(id) && wanted.test(id))
+            .toList();
     form(file).write(file, of(collection.state(), crate.name(), ids), paths);
     return ids.size();
   }

@@ -1,6 +1,7 @@
 package tenterhook.backstage.disk;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.channels.FileChannel;
 import java.nio.file.CopyOption;
 import java.nio.file.DirectoryStream;
@@ -14,6 +15,9 @@ import java.nio.file.attribute.BasicFileAttributeView;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.nio.file.attribute.PosixFileAttributeView;
 import java.nio.file.attribute.PosixFileAttributes;
+import java.security.MessageDigest;
+import java.util.HexFormat;
+import tenterhook.backstage.tagfile.Pictures;
 import tenterhook.backstage.tagfile.Unreadable;
 
 /**
@@ -129,6 +133,19 @@ public final class SafeFiles {
   }
 
   private static void moveAcross(Path from, Path to) throws IOException {
+    copy(from, to);
+    Files.delete(from);
+  }
+
+  /**
+   * Copies a file; the copy is flushed and compared before it gets its name.
+   *
+   * @param from the original, which is only read
+   * @param to the copy's name
+   * @param how how it gets its name; an existing file is refused unless it says otherwise
+   * @throws IOException when the disk refuses or the copy differs; nothing of it is left then
+   */
+  public static void copy(Path from, Path to, CopyOption... how) throws IOException {
     Path part = to.resolveSibling(to.getFileName() + ".part");
     try {
       Files.copy(from, part, WITH_EVERYTHING);
@@ -136,12 +153,23 @@ public final class SafeFiles {
         channel.force(true);
       }
       if (Files.mismatch(from, part) != -1) {
-        throw new IOException("the copy differs from the original; nothing was moved");
+        throw new IOException("the copy differs from the original; nothing was changed");
       }
-      Files.move(part, to);
-      Files.delete(from);
+      Files.move(part, to, how);
     } finally {
       Files.deleteIfExists(part);
     }
+  }
+
+  /** Lower-case hex SHA-256 of a file's bytes. */
+  public static String hash(Path file) throws IOException {
+    MessageDigest digest = Pictures.newDigest();
+    byte[] buffer = new byte[1 << 16];
+    try (InputStream in = Files.newInputStream(file)) {
+      for (int got = in.read(buffer); got > 0; got = in.read(buffer)) {
+        digest.update(buffer, 0, got);
+      }
+    }
+    return HexFormat.of().formatHex(digest.digest());
   }
 }

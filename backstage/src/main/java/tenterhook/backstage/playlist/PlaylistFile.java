@@ -67,6 +67,22 @@ public enum PlaylistFile {
               : slashes(file);
     }
 
+    /**
+     * Paths of another machine, on which a folder has another name; files outside of it stay
+     * absolute.
+     *
+     * @param here the folder on this machine
+     * @param there its name there, such as {@code D:/Music}
+     */
+    static Paths elsewhere(Path here, String there) {
+      Path root = here.toAbsolutePath().normalize();
+      String other = there.replaceFirst("[/\\\\]+$", "");
+      return file ->
+          file.toAbsolutePath().startsWith(root)
+              ? other + "/" + slashes(root.relativize(file.toAbsolutePath()))
+              : slashes(file.toAbsolutePath());
+    }
+
     private static String slashes(Path path) {
       return path.toString().replace('\\', '/');
     }

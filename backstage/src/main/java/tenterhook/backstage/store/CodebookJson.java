@@ -10,7 +10,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
@@ -38,6 +40,9 @@ public final class CodebookJson {
     }
     texts(root.putObject("genreBecomes"), codebook.genres().becomes());
     texts(root.putObject("genreIsPartOf"), codebook.genres().parents());
+    if (!codebook.ignored().isEmpty()) {
+      codebook.ignored().forEach(root.putArray("ignored")::add);
+    }
     return text(root);
   }
 
@@ -123,10 +128,13 @@ public final class CodebookJson {
               one.path("demanded").asBoolean(),
               codes));
     }
+    Set<String> ignored = new TreeSet<>();
+    root.path("ignored").forEach(t -> ignored.add(t.asText().toUpperCase(Locale.ROOT)));
     return new Codebook(
         facets,
         notation(root),
-        new Genres(texts(root.path("genreBecomes")), texts(root.path("genreIsPartOf"))));
+        new Genres(texts(root.path("genreBecomes")), texts(root.path("genreIsPartOf"))),
+        ignored);
   }
 
   static ObjectNode form(String form) {

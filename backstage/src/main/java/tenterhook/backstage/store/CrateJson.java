@@ -11,12 +11,14 @@ import java.util.function.Function;
 import java.util.function.IntFunction;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.Limit;
+import tenterhook.core.crate.NeverPlay;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.Shelf;
-import tenterhook.core.find.Condition;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.find.Query;
+import tenterhook.core.track.TrackOrder;
 
 /** A shelf as a JSON file, to be read and edited by hand; see docs/files.md. */
 public final class CrateJson {
@@ -34,6 +36,11 @@ public final class CrateJson {
   public static String write(Shelf shelf, int place, IntFunction<String> trackName) {
     ObjectNode root = CodebookJson.form(FORM);
     root.put("name", shelf.name()).put("place", place);
+    if (!shelf.never().isEmpty()) {
+      ObjectNode never = root.putObject("never");
+      shelf.never().lines().forEach(l -> never.withArray("lines").add(l.text()));
+      shelf.never().tracks().forEach(id -> never.withArray("tracks").add(trackName.apply(id)));
+    }
     ArrayNode crates = root.putArray("crates");
     for (Crate crate : shelf.crates()) {
       ObjectNode one = crates.addObject().put("name", crate.name());
@@ -43,7 +50,18 @@ public final class CrateJson {
           hand.tracks().forEach(id -> tracks.add(trackName.apply(id)));
         }
         case Crate.RuleCrate rule -> {
-          one.put("sort", rule.sort()).put("falling", rule.falling()).put("limit", rule.limit());
+          ArrayNode order = one.putArray("order");
+          rule.order().forEach(k -> order.add((k.falling() ? "-" : "") + k.field()));
+          if (!rule.limit().none()) {
+            ObjectNode limit = one.putObject("limit");
+            limit.put(rule.limit().unit().name().toLowerCase(Locale.ROOT), rule.limit().amount());
+            if (rule.limit().draw() != 0) {
+              limit.put("draw", rule.limit().draw());
+            }
+          }
+          if (rule.resting()) {
+            one.put("resting", true);
+          }
           write(rule.rule(), one.putObject("keep"));
         }
       }
@@ -78,16 +96,56 @@ public final class CrateJson {
             new Crate.RuleCrate(
                 name,
                 group(one.path("keep")),
-                one.path("sort").asText("artist"),
-                one.path("falling").asBoolean(),
-                one.path("limit").asInt()));
+                order(one),
+                limit(one.path("limit")),
+                one.path("resting").asBoolean()));
       } else {
-        List<Integer> ids = new ArrayList<>();
-        one.path("tracks").forEach(t -> track.apply(t.asText()).ifPresent(ids::add));
-        crates.add(new Crate.HandCrate(name, ids));
+        crates.add(new Crate.HandCrate(name, ids(one.path("tracks"), track)));
       }
     }
-    return new Shelf(root.path("name").asText(), crates);
+    List<Rule.Line> never = new ArrayList<>();
+    root.path("never").path("lines").forEach(l -> never.add(line(l.asText())));
+    return new Shelf(
+        root.path("name").asText(),
+        crates,
+        new NeverPlay(ids(root.path("never").path("tracks"), track), never));
+  }
+
+  private static List<Integer> ids(JsonNode names, Function<String, Optional<Integer>> track) {
+    List<Integer> ids = new ArrayList<>();
+    names.forEach(t -> track.apply(t.asText()).ifPresent(ids::add));
+    return ids;
+  }
+
+  /**
+   * {@code ["-year", "artist"]}; one field is also read as {@code "sort"} and {@code "falling"}.
+   */
+  private static List<TrackOrder.Key> order(JsonNode crate) {
+    List<TrackOrder.Key> order = new ArrayList<>();
+    for (JsonNode key : crate.path("order")) {
+      boolean falling = key.asText().startsWith("-");
+      order.add(new TrackOrder.Key(key.asText().substring(falling ? 1 : 0), falling));
+    }
+    if (!crate.has("order")) {
+      order.add(
+          new TrackOrder.Key(
+              crate.path("sort").asText("artist"), crate.path("falling").asBoolean()));
+    }
+    return order;
+  }
+
+  /** {@code {"minutes": 60, "draw": 7}}, or a bare number of tracks. */
+  private static Limit limit(JsonNode said) {
+    if (said.isNumber()) {
+      return Limit.tracks(said.asInt());
+    }
+    for (Limit.Unit unit : Limit.Unit.values()) {
+      JsonNode amount = said.path(unit.name().toLowerCase(Locale.ROOT));
+      if (amount.isNumber()) {
+        return new Limit(unit, amount.asInt(), said.path("draw").asLong());
+      }
+    }
+    return Limit.NONE;
   }
 
   /** The place among the shelves that a shelf's JSON gives. */
@@ -110,7 +168,10 @@ public final class CrateJson {
   /** A rule line from text: one term of the find language. */
   public static Rule.Line line(String text) {
     return switch (FindParser.parseAnyFacet(text)) {
-      case Parsed.Good(Query.Term(Condition condition)) -> new Rule.Line(condition);
+      case Parsed.Good(Query query)
+          when Rule.of(query).parts().size() == 1
+              && Rule.of(query).parts().getFirst() instanceof Rule.Line line ->
+          line;
       case Parsed.Good good ->
           throw new IllegalArgumentException(
               "a line is one term such as year:1990..1999, not: " + text);

@@ -27,10 +27,13 @@ import tenterhook.core.code.Facet;
 import tenterhook.core.code.Notation;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.Limit;
+import tenterhook.core.crate.NeverPlay;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
+import tenterhook.core.track.TrackOrder;
 
 class StoreTest {
   @TempDir Path folder;
@@ -52,9 +55,15 @@ class StoreTest {
                       List.of(
                           CrateJson.line("Style:SKA|ELC"),
                           new Rule.Group(Rule.Kind.NONE, List.of(CrateJson.line("missing:year"))))),
-                  "bpm",
-                  true,
-                  20));
+                  List.of(new TrackOrder.Key("bpm", true), new TrackOrder.Key("artist", false)),
+                  new Limit(Limit.Unit.TRACKS, 20, 7),
+                  true))
+          .withShelf(
+              "Rink nights",
+              s ->
+                  s.with(
+                      new NeverPlay(
+                          List.of(9), List.of(CrateJson.line("artist:=\"Pewter Wren\"")))));
 
   @Test
   void tracksAreLoadedAsTheyWereStored() throws Exception {
@@ -224,10 +233,12 @@ class StoreTest {
       assertThat(plain.editedCrates(CRATES, n -> Optional.of(Integer.parseInt(n)), troubles))
           .isEmpty();
       Path shelf = folder.resolve("crates/rink-nights.json");
-      Files.writeString(shelf, Files.readString(shelf).replace("\"limit\" : 20", "\"limit\" : 5"));
+      Files.writeString(
+          shelf, Files.readString(shelf).replace("\"tracks\" : 20", "\"tracks\" : 5"));
       Crates edited =
           plain.editedCrates(CRATES, n -> Optional.of(Integer.parseInt(n)), troubles).orElseThrow();
-      assertThat(((Crate.RuleCrate) edited.crate("Fast").orElseThrow()).limit()).isEqualTo(5);
+      assertThat(((Crate.RuleCrate) edited.crate("Fast").orElseThrow()).limit().amount())
+          .isEqualTo(5);
       assertThat(troubles).isEmpty();
     }
   }

@@ -140,7 +140,7 @@ public final class Clashes {
   }
 
   /**
-   * The tracks whose field is longer than a player shows.
+   * The tracks with codes whose field is longer than a player shows, so that codes may be cut.
    *
    * @param letters such as 30 for the old short tag of mp3 files
    */

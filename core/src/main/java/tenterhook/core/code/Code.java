@@ -55,6 +55,11 @@ public record Code(
     return new Code(token, meaning, other, synonyms, retired, rule);
   }
 
+  /** The same code in other words. */
+  public Code meaning(String words) {
+    return new Code(token, words, key, synonyms, retired, rule);
+  }
+
   /** The same code, given or only read. */
   public Code retired(boolean now) {
     return new Code(token, meaning, key, synonyms, now, rule);

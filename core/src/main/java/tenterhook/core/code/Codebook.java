@@ -5,6 +5,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.UnaryOperator;
 import tenterhook.core.field.Fields;
 import tenterhook.core.genre.Genres;
@@ -15,27 +16,40 @@ import tenterhook.core.genre.Genres;
  * @param facets in order; no two of one name, no token twice
  * @param notation how codes are written into files
  * @param genres what was settled about genres
+ * @param ignored tokens that look like codes in files and are none, in capitals
  */
-public record Codebook(List<Facet> facets, Notation notation, Genres genres) {
+public record Codebook(List<Facet> facets, Notation notation, Genres genres, Set<String> ignored) {
   private static final Set<String> RESERVED =
-      Set.of("code", "crate", "missing", "present", "is", "shelf");
+      Set.of("code", "crate", "missing", "present", "is", "shelf", "beat", "text");
 
   /** A codebook without a facet. */
   public static final Codebook EMPTY = new Codebook(List.of(), Notation.DEFAULT);
 
   /** A codebook that settles nothing about genres. */
   public Codebook(List<Facet> facets, Notation notation) {
-    this(facets, notation, Genres.NONE);
+    this(facets, notation, Genres.NONE, Set.of());
   }
 
   /** The same codebook with other genres. */
   public Codebook with(Genres other) {
-    return new Codebook(facets, notation, other);
+    return new Codebook(facets, notation, other, ignored);
+  }
+
+  /** The same codebook that takes a token for a code no more, or again. */
+  public Codebook ignoring(String token, boolean ignore) {
+    Set<String> others = new TreeSet<>(ignored);
+    if (ignore) {
+      others.add(token.toUpperCase(java.util.Locale.ROOT));
+    } else {
+      others.remove(token.toUpperCase(java.util.Locale.ROOT));
+    }
+    return new Codebook(facets, notation, genres, others);
   }
 
   /** Checks that names and tokens are each used once. */
   public Codebook {
     facets = List.copyOf(facets);
+    ignored = java.util.Collections.unmodifiableSet(new TreeSet<>(ignored));
     Set<String> names = new LinkedHashSet<>();
     Set<String> tokens = new LinkedHashSet<>();
     for (Facet facet : facets) {
@@ -62,7 +76,7 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres) {
 
   /** The same codebook with another notation. */
   public Codebook with(Notation other) {
-    return new Codebook(facets, other, genres);
+    return new Codebook(facets, other, genres, ignored);
   }
 
   /** The facet of a name, upper and lower case alike. */
@@ -89,21 +103,37 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres) {
   public Codebook plus(Facet facet) {
     List<Facet> more = new ArrayList<>(facets);
     more.add(facet);
-    return new Codebook(more, notation, genres);
+    return withFacets(more);
+  }
+
+  private Codebook withFacets(List<Facet> others) {
+    return new Codebook(others, notation, genres, ignored);
+  }
+
+  /**
+   * The same codebook with a facet in another place.
+   *
+   * @param by how many places towards the end; negative towards the beginning
+   */
+  public Codebook moved(String name, int by) {
+    List<Facet> others = new ArrayList<>(facets);
+    Facet facet =
+        facet(name).orElseThrow(() -> new IllegalArgumentException("no facet '" + name + "'"));
+    int at = others.indexOf(facet);
+    others.remove(at);
+    others.add(Math.clamp(at + (long) by, 0, others.size()), facet);
+    return withFacets(others);
   }
 
   /** The same codebook without a facet. */
   public Codebook minus(String name) {
-    return new Codebook(
-        facets.stream().filter(f -> !f.name().equalsIgnoreCase(name)).toList(), notation, genres);
+    return withFacets(facets.stream().filter(f -> !f.name().equalsIgnoreCase(name)).toList());
   }
 
   /** The same codebook with one facet replaced. */
   public Codebook with(String name, UnaryOperator<Facet> edit) {
-    return new Codebook(
-        facets.stream().map(f -> f.name().equalsIgnoreCase(name) ? edit.apply(f) : f).toList(),
-        notation,
-        genres);
+    return withFacets(
+        facets.stream().map(f -> f.name().equalsIgnoreCase(name) ? edit.apply(f) : f).toList());
   }
 
   /** The same codebook with one token spelled another way. */
@@ -113,7 +143,7 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres) {
 
   /** The same codebook with one code replaced, in its place. */
   public Codebook withCode(String token, UnaryOperator<Code> edit) {
-    return new Codebook(facets.stream().map(f -> f.with(token, edit)).toList(), notation, genres);
+    return withFacets(facets.stream().map(f -> f.with(token, edit)).toList());
   }
 
   /** The codes that a field's text holds, in the codebook's order. */
@@ -124,8 +154,14 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres) {
         : ordered(tokens.stream().flatMap(t -> known(t).stream()).toList());
   }
 
-  /** The tokens in a field's text that are not in the codebook. */
+  /** The tokens in a field's text that are not in the codebook, but for ignored ones. */
   public List<String> straysIn(String text) {
+    return unknownIn(text).stream()
+        .filter(t -> !ignored.contains(t.toUpperCase(java.util.Locale.ROOT)))
+        .toList();
+  }
+
+  private List<String> unknownIn(String text) {
     return notation.read(text).tokens().stream().filter(t -> known(t).isEmpty()).toList();
   }
 
@@ -141,7 +177,7 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres) {
   public String rewritten(String text, List<String> give, List<String> take) {
     Notation.Reading reading = notation.read(text);
     Set<String> codes = new LinkedHashSet<>(codesIn(text));
-    List<String> strays = new ArrayList<>(straysIn(text));
+    List<String> strays = new ArrayList<>(unknownIn(text));
     for (String token : take) {
       codes.remove(known(token).orElse(token));
       strays.removeIf(s -> s.equalsIgnoreCase(token));

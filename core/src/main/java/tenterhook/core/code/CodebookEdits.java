@@ -59,6 +59,40 @@ public final class CodebookEdits {
   }
 
   /**
+   * Replaces many strays at once.
+   *
+   * @param codes the code for each stray, as it stands in files
+   */
+  public static Change map(Snapshot snapshot, Codebook codebook, Map<String, String> codes) {
+    return new Change(
+        codes.size() + (codes.size() == 1 ? " stray becomes a code" : " strays become codes"),
+        false,
+        rewrite(snapshot, codebook, t -> codes.getOrDefault(t, t)));
+  }
+
+  /**
+   * Makes a code of a stray; files stay as they are, since they carry it already.
+   *
+   * @throws IllegalArgumentException when there is no such facet, or the token is no code
+   */
+  public static Change adopt(Codebook codebook, String stray, String facet) {
+    if (codebook.facet(facet).isEmpty()) {
+      throw new IllegalArgumentException("no facet '" + facet + "'");
+    }
+    Codebook after = codebook.with(facet, f -> f.plus(new Code(stray, "")));
+    return new Change(
+        "makes a code of stray " + stray, true, List.of(new Edit.SetCodebook(codebook, after)));
+  }
+
+  /** Takes a token for a stray no more, or again. */
+  public static Change ignore(Codebook codebook, String stray, boolean ignore) {
+    return new Change(
+        (ignore ? "ignores stray " : "looks at stray ") + stray + (ignore ? "" : " again"),
+        true,
+        List.of(new Edit.SetCodebook(codebook, codebook.ignoring(stray, ignore))));
+  }
+
+  /**
    * Gives a facet another name; rules that ask for it follow.
    *
    * @throws IllegalArgumentException when there is no such facet, or the name is taken

@@ -34,6 +34,11 @@ public record Facet(
     return new Facet(name, question, many, demanded, other);
   }
 
+  /** The same facet with another question. */
+  public Facet asking(String other) {
+    return new Facet(name, other, many, demanded, codes);
+  }
+
   /** The codes that are given, retired ones left out. */
   public List<Code> given() {
     return codes.stream().filter(c -> !c.retired()).toList();
@@ -61,6 +66,20 @@ public record Facet(
       }
     }
     return withCodes(more);
+  }
+
+  /**
+   * The same facet with a code in another place.
+   *
+   * @param by how many places towards the end; negative towards the beginning
+   */
+  public Facet moved(String token, int by) {
+    List<Code> others = new ArrayList<>(codes);
+    Code code = code(token).orElseThrow();
+    int at = others.indexOf(code);
+    others.remove(at);
+    others.add(Math.clamp(at + (long) by, 0, others.size()), code);
+    return withCodes(others);
   }
 
   /** The same facet without a code. */

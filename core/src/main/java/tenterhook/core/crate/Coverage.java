@@ -1,15 +1,12 @@
 package tenterhook.core.crate;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
 import tenterhook.core.field.Fields;
-import tenterhook.core.find.Condition;
 import tenterhook.core.track.Snapshot;
 
 /**
@@ -85,62 +82,4 @@ public final class Coverage {
    * @param column token
    */
   public record Cell(String row, String column) {}
-
-  /**
-   * Rule crates, one a cell, named by the meanings of their codes.
-   *
-   * @param chosen which cells
-   */
-  public List<Crate> crates(List<Cell> chosen) {
-    List<Crate> made = new ArrayList<>();
-    for (Cell cell : chosen) {
-      Code row = rows.code(cell.row()).orElseThrow();
-      Code column = columns.code(cell.column()).orElseThrow();
-      made.add(
-          new Crate.RuleCrate(
-              name(row) + ", " + name(column),
-              new Rule.Group(Rule.Kind.ALL, List.of(line(rows, row), line(columns, column)))));
-    }
-    return made;
-  }
-
-  /** One rule crate for each code of a facet, named by its meaning. */
-  public static List<Crate> oneEach(Facet facet) {
-    return facet.given().stream()
-        .map(
-            c ->
-                (Crate)
-                    new Crate.RuleCrate(
-                        name(c), new Rule.Group(Rule.Kind.ALL, List.of(line(facet, c)))))
-        .toList();
-  }
-
-  private static String name(Code code) {
-    String words = code.meaning().isBlank() ? code.token() : code.meaning();
-    return words.replace('/', ' ').strip();
-  }
-
-  private static Rule.Line line(Facet facet, Code code) {
-    return new Rule.Line(
-        new Condition(
-            facet.name(), new Condition.AnyOf(List.of(new Condition.Part(code.token())))));
-  }
-
-  /**
-   * A shelf with more crates. A crate whose name is there already, on any shelf, stays as the DJ
-   * has it; so the same can be asked for again when the codebook has grown.
-   *
-   * @param crates the shelves
-   * @param shelf which one; made when it is new
-   * @param more crates to add
-   */
-  public static Crates added(Crates crates, String shelf, List<Crate> more) {
-    Crates after = crates;
-    for (Crate crate : more) {
-      if (after.crate(crate.name()).isEmpty()) {
-        after = after.plus(shelf, crate);
-      }
-    }
-    return after;
-  }
 }

@@ -1,6 +1,7 @@
 package tenterhook.core.crate;
 
 import java.util.List;
+import tenterhook.core.track.TrackOrder;
 
 /** A list of tracks with a name of its own. */
 public sealed interface Crate {
@@ -34,33 +35,49 @@ public sealed interface Crate {
    *
    * @param name its name
    * @param rule what it keeps
-   * @param sort key of the field it is sorted by
-   * @param falling whether the highest stands first
-   * @param limit the most tracks it holds, 0 for no limit
+   * @param order the fields it is sorted by
+   * @param limit how much it holds at most
+   * @param resting whether tracks that rest come in as well
    */
-  record RuleCrate(String name, Rule.Group rule, String sort, boolean falling, int limit)
+  record RuleCrate(
+      String name, Rule.Group rule, List<TrackOrder.Key> order, Limit limit, boolean resting)
       implements Crate {
-    /** Checks. */
+    private static final List<TrackOrder.Key> USUAL = List.of(new TrackOrder.Key("artist", false));
+
+    /** Checks and copies. */
     public RuleCrate {
       check(name);
-      if (limit < 0) {
-        throw new IllegalArgumentException("a limit is 0 or more, was " + limit);
-      }
+      order = List.copyOf(order);
     }
 
     /** A crate sorted by artist, without a limit. */
     public RuleCrate(String name, Rule.Group rule) {
-      this(name, rule, "artist", false, 0);
+      this(name, rule, USUAL, Limit.NONE, false);
     }
 
     @Override
     public RuleCrate named(String other) {
-      return new RuleCrate(other, rule, sort, falling, limit);
+      return new RuleCrate(other, rule, order, limit, resting);
     }
 
     /** The same crate with another rule. */
     public RuleCrate with(Rule.Group other) {
-      return new RuleCrate(name, other, sort, falling, limit);
+      return new RuleCrate(name, other, order, limit, resting);
+    }
+
+    /** The same crate sorted otherwise. */
+    public RuleCrate sorted(List<TrackOrder.Key> other) {
+      return new RuleCrate(name, rule, other, limit, resting);
+    }
+
+    /** The same crate with another limit. */
+    public RuleCrate with(Limit other) {
+      return new RuleCrate(name, rule, order, other, resting);
+    }
+
+    /** The same crate with or without tracks that rest. */
+    public RuleCrate resting(boolean in) {
+      return new RuleCrate(name, rule, order, limit, in);
     }
   }
 

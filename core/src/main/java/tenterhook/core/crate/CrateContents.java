@@ -2,7 +2,6 @@ package tenterhook.core.crate;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -12,9 +11,9 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
-import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Finder;
+import tenterhook.core.find.NamedLists;
 import tenterhook.core.find.Query;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackOrder;
@@ -35,21 +34,37 @@ public final class CrateContents {
   private final Map<String, RoaringBitmap> answers = new HashMap<>();
   private final List<Prepared> prepared;
 
+  /** What conditions of this moment ask for by name. */
+  private final class Names implements NamedLists {
+    @Override
+    public Optional<RoaringBitmap> crate(String name) {
+      return shared(name);
+    }
+
+    @Override
+    public Optional<RoaringBitmap> shelf(String name) {
+      return crates.shelf(name).map(CrateContents.this::union);
+    }
+  }
+
   /**
    * The contents for one moment.
    *
    * @param snapshot the collection
    * @param codebook the legend
    * @param crates the shelves
-   * @param today the day that relative dates count from
+   * @param today the day that spans such as {@code -30d} count back from
    */
   public CrateContents(Snapshot snapshot, Codebook codebook, Crates crates, LocalDate today) {
     this.snapshot = snapshot;
     this.codebook = codebook;
     this.crates = crates;
     this.today = today;
-    this.finder = new Finder(snapshot, codebook, this::shared, today);
-    this.prepared = crates.all().stream().map(Prepared::of).toList();
+    this.finder = new Finder(snapshot, codebook, new Names(), today);
+    this.prepared =
+        crates.shelves().stream()
+            .flatMap(s -> s.crates().stream().map(c -> Prepared.of(c, s, crates)))
+            .toList();
   }
 
   /** The contents for the next moment, with what was worked out for good. */
@@ -58,7 +73,7 @@ public final class CrateContents {
     this.codebook = before.codebook;
     this.crates = before.crates;
     this.today = before.today;
-    this.finder = before.finder.after(after, this::shared);
+    this.finder = before.finder.after(after, new Names());
     this.prepared = before.prepared;
   }
 
@@ -88,17 +103,30 @@ public final class CrateContents {
    * What of a crate is worked out once for all moments.
    *
    * @param key its name as answers are kept by it
-   * @param uses the names of the crates that its rule asks for
-   * @param query its rule; null for a crate filled by hand
+   * @param uses the names of the crates that it is built on
+   * @param query what it keeps, without what the shelf never plays; null for a crate filled by hand
    */
-  private record Prepared(Crate crate, String key, Set<String> uses, @Nullable Query query) {
-    static Prepared of(Crate crate) {
+  private record Prepared(
+      Crate crate, String key, NeverPlay never, Set<String> uses, @Nullable Query query) {
+    static Prepared of(Crate crate, Shelf shelf, Crates crates) {
       return new Prepared(
           crate,
           CrateContents.key(crate.name()),
-          Crates.uses(crate),
-          crate instanceof Crate.RuleCrate rule ? rule.rule().query() : null);
+          shelf.never(),
+          crates.uses(crate),
+          crate instanceof Crate.RuleCrate rule ? kept(rule.rule().query(), shelf.never()) : null);
     }
+
+    boolean wantsResting() {
+      return !(crate instanceof Crate.RuleCrate rule) || rule.resting();
+    }
+  }
+
+  private static Query kept(Query query, NeverPlay never) {
+    return never
+        .query()
+        .map(n -> (Query) new Query.And(List.of(query, new Query.Not(n))))
+        .orElse(query);
   }
 
   /** Only the changed tracks are tested; what a crate is built on comes first. */
@@ -117,7 +145,7 @@ public final class CrateContents {
           .filter(p -> p.key().equals(key(base)))
           .forEach(p -> takeOver(p, next, changed, there, again));
     }
-    RoaringBitmap in = next.among(crate, crate.query() == null ? there : again);
+    RoaringBitmap in = next.among(crate, crate.wantsResting() ? there : again);
     if (in.isEmpty() && !RoaringBitmap.intersects(before, changed)) {
       next.answers.put(crate.key(), before); // shared: an answer is never altered
     } else {
@@ -129,7 +157,7 @@ public final class CrateContents {
 
   private RoaringBitmap among(Prepared crate, RoaringBitmap again) {
     if (crate.query() == null || again.getLongCardinality() > FEW) {
-      return answer(crate.crate(), again);
+      return answer(crate.crate(), crate.never(), again);
     }
     RoaringBitmap in = new RoaringBitmap();
     again.forEach(
@@ -138,7 +166,7 @@ public final class CrateContents {
             in.add(id);
           }
         });
-    return in;
+    return without(in, crate.never());
   }
 
   /** The tracks of a crate by its name, without its limit; empty when there is no such crate. */
@@ -156,26 +184,54 @@ public final class CrateContents {
     return name.toLowerCase(Locale.ROOT);
   }
 
+  /** The tracks of all crates of a shelf. */
+  public RoaringBitmap union(Shelf shelf) {
+    RoaringBitmap all = new RoaringBitmap();
+    shelf.crates().forEach(c -> all.or(members(c)));
+    return all;
+  }
+
   private RoaringBitmap members(Crate crate) {
     String key = key(crate.name());
     RoaringBitmap known = answers.get(key);
     if (known == null) {
-      known = answer(crate, snapshot.tracks());
+      known = answer(crate, never(crate), snapshot.tracks());
       answers.put(key, known);
     }
     return known;
   }
 
-  private RoaringBitmap answer(Crate crate, RoaringBitmap scope) {
-    return switch (crate) {
-      case Crate.HandCrate hand -> {
-        RoaringBitmap ids = new RoaringBitmap();
-        hand.tracks().forEach(ids::add);
-        ids.and(scope);
-        yield ids;
-      }
-      case Crate.RuleCrate rule -> finder.find(rule.rule().query(), awake(scope));
-    };
+  NeverPlay never(Crate crate) {
+    return crates.shelfOf(crate.name()).map(Shelf::never).orElse(NeverPlay.NOTHING);
+  }
+
+  private RoaringBitmap answer(Crate crate, NeverPlay never, RoaringBitmap scope) {
+    RoaringBitmap in =
+        switch (crate) {
+          case Crate.HandCrate hand -> {
+            RoaringBitmap ids = new RoaringBitmap();
+            hand.tracks().forEach(ids::add);
+            ids.and(scope);
+            never.query().ifPresent(n -> ids.andNot(finder.find(n, ids)));
+            yield ids;
+          }
+          case Crate.RuleCrate rule ->
+              finder.find(kept(rule.rule().query(), never), rule.resting() ? scope : awake(scope));
+        };
+    return without(in, never);
+  }
+
+  private static RoaringBitmap without(RoaringBitmap in, NeverPlay never) {
+    never.tracks().forEach(in::remove);
+    return in;
+  }
+
+  /** The tracks that a rule may choose from: awake unless it takes resting ones, none banned. */
+  RoaringBitmap choosable(Crate.RuleCrate crate) {
+    RoaringBitmap all = crate.resting() ? snapshot.tracks() : awake(snapshot.tracks());
+    NeverPlay never = never(crate);
+    never.query().ifPresent(n -> all.andNot(finder.find(n, all)));
+    return without(all, never);
   }
 
   private RoaringBitmap awake(RoaringBitmap scope) {
@@ -196,30 +252,35 @@ public final class CrateContents {
    */
   public List<Integer> list(Crate crate) {
     return switch (crate) {
-      case Crate.HandCrate hand -> hand.tracks().stream().filter(snapshot::has).toList();
+      case Crate.HandCrate hand -> {
+        RoaringBitmap in = held(hand);
+        yield hand.tracks().stream().filter(in::contains).toList();
+      }
       case Crate.RuleCrate rule -> sorted(rule);
     };
   }
 
+  private RoaringBitmap held(Crate crate) {
+    boolean asKept = crates.crate(crate.name()).filter(crate::equals).isPresent();
+    return asKept ? members(crate) : answer(crate, never(crate), snapshot.tracks());
+  }
+
   private List<Integer> sorted(Crate.RuleCrate rule) {
-    Field<?> field = Fields.named(rule.sort()).orElse(Fields.ARTIST);
-    Comparator<Integer> order = TrackOrder.by(snapshot, field, rule.falling());
     List<Integer> ids = new ArrayList<>();
-    boolean asKept = crates.crate(rule.name()).filter(rule::equals).isPresent();
-    RoaringBitmap held = asKept ? members(rule) : answer(rule, snapshot.tracks());
-    held.forEach((int id) -> ids.add(id));
-    ids.sort(order);
-    return rule.limit() > 0 && ids.size() > rule.limit()
-        ? List.copyOf(ids.subList(0, rule.limit()))
-        : ids;
+    held(rule).forEach((int id) -> ids.add(id));
+    ids.sort(TrackOrder.by(snapshot, rule.order()));
+    return rule.limit().picked(snapshot, ids);
   }
 
   /** How many tracks a crate holds, its limit counted. */
   public int count(Crate crate) {
-    int all = members(crate).getCardinality();
-    return crate instanceof Crate.RuleCrate rule && rule.limit() > 0
-        ? Math.min(all, rule.limit())
-        : all;
+    int all = held(crate).getCardinality();
+    if (!(crate instanceof Crate.RuleCrate rule) || rule.limit().none()) {
+      return all;
+    }
+    return rule.limit().unit() == Limit.Unit.TRACKS
+        ? Math.min(all, rule.limit().amount())
+        : list(rule).size();
   }
 
   /** The tracks that stand in no crate. */
@@ -229,98 +290,8 @@ public final class CrateContents {
     return rest;
   }
 
-  /**
-   * What each line of a rule does.
-   *
-   * @param rule any rule, saved or being edited
-   * @return the lines top to bottom with their effects
-   */
-  public List<LineEffect> account(Rule.Group rule) {
-    RoaringBitmap all = awake(snapshot.tracks());
-    int kept = finder.find(rule.query(), all).getCardinality();
-    List<Rule.Line> lines = Rule.lines(rule);
-    List<LineEffect> effects = new ArrayList<>();
-    for (int i = 0; i < lines.size(); i++) {
-      RoaringBitmap holds = finder.find(lines.get(i).condition(), all);
-      Rule upTo = firstLines(rule, i + 1);
-      Rule without = withoutLine(rule, i);
-      effects.add(
-          new LineEffect(
-              lines.get(i),
-              holds.getCardinality(),
-              finder.find(upTo.query(), all).getCardinality(),
-              Math.max(0, finder.find(without.query(), all).getCardinality() - kept)));
-    }
-    return effects;
+  /** What the lines of a rule crate do, and why tracks are in it or not. */
+  public Accounting accounting(Crate.RuleCrate crate) {
+    return new Accounting(this, snapshot, crate);
   }
-
-  /** How many tracks rule crates choose from: those that do not rest. */
-  public int awake() {
-    return awake(snapshot.tracks()).getCardinality();
-  }
-
-  /**
-   * The tracks that one line of a rule alone keeps out.
-   *
-   * @param line counted from 0, top to bottom
-   */
-  public RoaringBitmap nearlyIn(Rule.Group rule, int line) {
-    RoaringBitmap all = awake(snapshot.tracks());
-    RoaringBitmap without = finder.find(withoutLine(rule, line).query(), all);
-    return RoaringBitmap.andNot(without, finder.find(rule.query(), all));
-  }
-
-  private static Rule firstLines(Rule rule, int count) {
-    int[] seen = {0};
-    return Rule.mapped(rule, l -> seen[0]++ < count ? l : null);
-  }
-
-  private static Rule withoutLine(Rule rule, int which) {
-    int[] seen = {0};
-    return Rule.mapped(rule, l -> seen[0]++ == which ? null : l);
-  }
-
-  /**
-   * Why a track is in a rule crate or not: every line, and whether it speaks for the track. A line
-   * of a group that nothing of may hold is turned round.
-   *
-   * @param rule the rule
-   * @param id the track
-   */
-  public List<Reason> why(Rule.Group rule, int id) {
-    List<Reason> reasons = new ArrayList<>();
-    why(rule, RoaringBitmap.bitmapOf(id), false, reasons);
-    return reasons;
-  }
-
-  private void why(Rule rule, RoaringBitmap one, boolean turned, List<Reason> reasons) {
-    switch (rule) {
-      case Rule.Line line -> {
-        boolean holds = !finder.find(line.condition(), one).isEmpty();
-        reasons.add(new Reason((turned ? "not " : "") + line.text(), holds != turned));
-      }
-      case Rule.Group group -> {
-        boolean inner = turned != (group.kind() == Rule.Kind.NONE);
-        group.parts().forEach(p -> why(p, one, inner, reasons));
-      }
-    }
-  }
-
-  /**
-   * One line's word on a track.
-   *
-   * @param text in the find language
-   * @param holds whether it speaks for the track
-   */
-  public record Reason(String text, boolean holds) {}
-
-  /**
-   * What one line of a rule does.
-   *
-   * @param line the line
-   * @param holdsFor tracks of the collection for which it holds
-   * @param leftAfter tracks that the rule keeps when read down to this line
-   * @param shutOut tracks that would be in but for this line alone
-   */
-  public record LineEffect(Rule.Line line, int holdsFor, int leftAfter, int shutOut) {}
 }

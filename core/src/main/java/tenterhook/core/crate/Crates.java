@@ -8,7 +8,6 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
-import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 
 /**
@@ -95,7 +94,7 @@ public record Crates(List<Shelf> shelves) {
                   }
                   List<Crate> more = new ArrayList<>(s.crates());
                   more.add(crate);
-                  return new Shelf(s.name(), more);
+                  return s.with(more);
                 })
             .toList());
   }
@@ -106,8 +105,7 @@ public record Crates(List<Shelf> shelves) {
         shelves.stream()
             .map(
                 s ->
-                    new Shelf(
-                        s.name(),
+                    s.with(
                         s.crates().stream().filter(c -> !c.name().equalsIgnoreCase(name)).toList()))
             .toList());
   }
@@ -117,119 +115,171 @@ public record Crates(List<Shelf> shelves) {
     return mapped(c -> c.name().equalsIgnoreCase(name) ? edit.apply(c) : c);
   }
 
+  /** The same with one shelf replaced, in its place. */
+  public Crates withShelf(String name, UnaryOperator<Shelf> edit) {
+    return new Crates(
+        shelves.stream().map(s -> s.name().equalsIgnoreCase(name) ? edit.apply(s) : s).toList());
+  }
+
+  /** The shelf that a crate stands on. */
+  public Optional<Shelf> shelfOf(String crate) {
+    return shelves.stream()
+        .filter(s -> s.crates().stream().anyMatch(c -> c.name().equalsIgnoreCase(crate)))
+        .findFirst();
+  }
+
+  /**
+   * The same with a crate in another place.
+   *
+   * @param name which crate
+   * @param shelf the shelf that it goes to
+   * @param at its place there, counted from 0 without it; beyond the end means at the end
+   * @throws IllegalArgumentException when there is no such crate or shelf
+   */
+  public Crates moved(String name, String shelf, int at) {
+    Crate crate =
+        crate(name).orElseThrow(() -> new IllegalArgumentException("no crate '" + name + "'"));
+    if (shelf(shelf).isEmpty()) {
+      throw new IllegalArgumentException("no shelf '" + shelf + "'");
+    }
+    return minus(name)
+        .withShelf(
+            shelf,
+            s -> {
+              List<Crate> more = new ArrayList<>(s.crates());
+              more.add(Math.clamp(at, 0, more.size()), crate);
+              return s.with(more);
+            });
+  }
+
+  /**
+   * The same with a shelf in another place.
+   *
+   * @param at its place, counted from 0 without it; beyond the end means at the end
+   */
+  public Crates movedShelf(String name, int at) {
+    Shelf shelf =
+        shelf(name).orElseThrow(() -> new IllegalArgumentException("no shelf '" + name + "'"));
+    List<Shelf> more = new ArrayList<>(shelves);
+    more.remove(shelf);
+    more.add(Math.clamp(at, 0, more.size()), shelf);
+    return new Crates(more);
+  }
+
+  /** The same with a shelf under another name; rules that ask for it follow. */
+  public Crates renamedShelf(String name, String other) {
+    return withShelf(name, s -> s.named(other)).withLines(l -> follow(l, "shelf", name, other));
+  }
+
   /** The same with a crate under another name; rules that ask for it follow. */
   public Crates renamed(String name, String other) {
-    return mapped(
-        c -> {
-          Crate kept = c.name().equalsIgnoreCase(name) ? c.named(other) : c;
-          return kept instanceof Crate.RuleCrate rule
-              ? rule.with((Rule.Group) Rule.mapped(rule.rule(), l -> follow(l, name, other)))
-              : kept;
-        });
+    return with(name, c -> c.named(other)).withLines(l -> follow(l, "crate", name, other));
   }
 
   /** The same with rules that test one subject testing another instead, such as a renamed facet. */
   public Crates withSubject(String subject, String other) {
-    return withLines(
-        l ->
-            l.condition().subject().equalsIgnoreCase(subject)
-                ? new Rule.Line(new Condition(other, l.condition().test()))
-                : l);
+    return withConditions(
+        c -> c.subject().equalsIgnoreCase(subject) ? new Condition(other, c.test()) : c);
   }
 
   /** The same with rules that ask for one code asking for another instead. */
   public Crates withCode(String token, String other) {
-    return withLines(
-        l ->
-            asksForCodes(l)
-                ? new Rule.Line(
-                    new Condition(
-                        l.condition().subject(),
-                        new Condition.AnyOf(
-                            values(l).stream()
-                                .map(v -> isToken(v, token) ? new Condition.Part(other) : v)
-                                .distinct()
-                                .toList())))
-                : l);
+    return withConditions(
+        c ->
+            c.ofCodes()
+                ? c.with(
+                    c.values().stream()
+                        .map(v -> isToken(v, token) ? new Condition.Part(other) : v)
+                        .distinct()
+                        .toList())
+                : c);
   }
 
   /** The same with rules that ask a facet for a code that stands in another facet by now. */
   public Crates withCodeMoved(String token, String from, String to) {
-    return withLines(
-        l -> {
-          boolean asked =
-              asksForCodes(l)
-                  && l.condition().subject().equalsIgnoreCase(from)
-                  && values(l).stream().anyMatch(v -> isToken(v, token));
-          return asked
-              ? new Rule.Line(
-                  new Condition(values(l).size() == 1 ? to : "code", l.condition().test()))
-              : l;
-        });
-  }
-
-  private static boolean asksForCodes(Rule.Line line) {
-    String subject = line.condition().subject();
-    return line.condition().test() instanceof Condition.AnyOf
-        && !subject.equals("crate")
-        && Fields.named(subject).isEmpty();
-  }
-
-  private static List<Condition.Value> values(Rule.Line line) {
-    return ((Condition.AnyOf) line.condition().test()).values();
+    return withConditions(
+        c ->
+            c.subject().equalsIgnoreCase(from)
+                    && c.values().stream().anyMatch(v -> isToken(v, token))
+                ? new Condition(c.values().size() == 1 ? to : "code", c.test())
+                : c);
   }
 
   private static boolean isToken(Condition.Value value, String token) {
-    return !(value instanceof Condition.Range) && nameIn(value).equalsIgnoreCase(token);
+    return !(value instanceof Condition.Range) && value.text().equalsIgnoreCase(token);
   }
 
+  private Crates withConditions(UnaryOperator<Condition> edit) {
+    return withLines(l -> new Rule.Line(edit.apply(l.condition()), l.turned()));
+  }
+
+  /** Edits the lines of all rules and of all never-play lists. */
   private Crates withLines(UnaryOperator<Rule.Line> edit) {
-    return mapped(
-        c ->
-            c instanceof Crate.RuleCrate rule
-                ? rule.with((Rule.Group) Rule.mapped(rule.rule(), edit::apply))
-                : c);
+    Crates ruled =
+        mapped(
+            c ->
+                c instanceof Crate.RuleCrate rule
+                    ? rule.with((Rule.Group) Rule.mapped(rule.rule(), edit::apply))
+                    : c);
+    return new Crates(
+        ruled.shelves.stream()
+            .map(
+                s ->
+                    s.with(
+                        new NeverPlay(
+                            s.never().tracks(), s.never().lines().stream().map(edit).toList())))
+            .toList());
   }
 
   private Crates mapped(UnaryOperator<Crate> edit) {
     return new Crates(
-        shelves.stream()
-            .map(s -> new Shelf(s.name(), s.crates().stream().map(edit).toList()))
-            .toList());
+        shelves.stream().map(s -> s.with(s.crates().stream().map(edit).toList())).toList());
   }
 
-  private static Rule.Line follow(Rule.Line line, String name, String other) {
-    if (!line.condition().subject().equals("crate")
-        || !(line.condition().test() instanceof Condition.AnyOf any)) {
-      return line;
+  private static Rule.Line follow(Rule.Line line, String subject, String name, String other) {
+    Condition asked = line.condition();
+    return asked.subject().equals(subject)
+        ? new Rule.Line(
+            asked.with(
+                asked.values().stream()
+                    .map(v -> v.text().equalsIgnoreCase(name) ? new Condition.Part(other) : v)
+                    .toList()),
+            line.turned())
+        : line;
+  }
+
+  /**
+   * The names of the crates that a crate is built on: its rule, or what is never played from its
+   * shelf, asks for them or for their shelf.
+   */
+  public Set<String> uses(Crate crate) {
+    return uses(crate, shelves);
+  }
+
+  private static Set<String> uses(Crate crate, List<Shelf> shelves) {
+    List<Rule.Line> lines =
+        new ArrayList<>(
+            crate instanceof Crate.RuleCrate rule ? Rule.lines(rule.rule()) : List.of());
+    for (Shelf shelf : shelves) {
+      if (!shelf.never().lines().isEmpty() && shelf.crates().contains(crate)) {
+        lines.addAll(shelf.never().lines());
+      }
     }
-    List<Condition.Value> values =
-        any.values().stream()
-            .map(v -> nameIn(v).equalsIgnoreCase(name) ? new Condition.Part(other) : v)
-            .toList();
-    return new Rule.Line(new Condition("crate", new Condition.AnyOf(values)));
-  }
-
-  /** The names of the crates that a crate's rule asks for. */
-  public static Set<String> uses(Crate crate) {
     Set<String> names = new LinkedHashSet<>();
-    if (crate instanceof Crate.RuleCrate rule) {
-      for (Rule.Line line : Rule.lines(rule.rule())) {
-        if (line.condition().subject().equals("crate")
-            && line.condition().test() instanceof Condition.AnyOf any) {
-          any.values().forEach(v -> names.add(nameIn(v)));
-        }
+    for (Rule.Line line : lines) {
+      Condition asked = line.condition();
+      switch (asked.subject()) {
+        case "crate" -> asked.values().forEach(v -> names.add(v.text()));
+        case "shelf" ->
+            shelves.stream()
+                .filter(
+                    s -> asked.values().stream().anyMatch(v -> s.name().equalsIgnoreCase(v.text())))
+                .flatMap(s -> s.crates().stream())
+                .forEach(c -> names.add(c.name()));
+        default -> {}
       }
     }
     return names;
-  }
-
-  private static String nameIn(Condition.Value value) {
-    return switch (value) {
-      case Condition.Part part -> part.text();
-      case Condition.Whole whole -> whole.text();
-      case Condition.Range range -> range.from() + ".." + range.to();
-    };
   }
 
   private static Optional<List<String>> circle(List<Shelf> shelves) {
@@ -237,7 +287,7 @@ public record Crates(List<Shelf> shelves) {
     Set<String> safe = new HashSet<>();
     for (Crate crate : all) {
       List<String> path = new ArrayList<>();
-      if (leadsBack(crate, all, path, safe)) {
+      if (leadsBack(crate, shelves, path, safe)) {
         return Optional.of(path);
       }
     }
@@ -245,7 +295,7 @@ public record Crates(List<Shelf> shelves) {
   }
 
   private static boolean leadsBack(
-      Crate crate, List<Crate> all, List<String> path, Set<String> safe) {
+      Crate crate, List<Shelf> shelves, List<String> path, Set<String> safe) {
     if (safe.contains(key(crate.name()))) {
       return false;
     }
@@ -255,9 +305,13 @@ public record Crates(List<Shelf> shelves) {
       path.subList(0, path.indexOf(crate.name())).clear();
       return true;
     }
-    for (String name : uses(crate)) {
-      Optional<Crate> next = all.stream().filter(c -> c.name().equalsIgnoreCase(name)).findFirst();
-      if (next.isPresent() && leadsBack(next.get(), all, path, safe)) {
+    for (String name : uses(crate, shelves)) {
+      Optional<Crate> next =
+          shelves.stream()
+              .flatMap(s -> s.crates().stream())
+              .filter(c -> c.name().equalsIgnoreCase(name))
+              .findFirst();
+      if (next.isPresent() && leadsBack(next.get(), shelves, path, safe)) {
         return true;
       }
     }

@@ -1,7 +1,7 @@
 package tenterhook.core.crate;
 
 import java.util.List;
-import tenterhook.core.crate.CrateContents.LineEffect;
+import tenterhook.core.crate.Accounting.LineEffect;
 
 /** What is to be said of a line of a rule beyond its counts. */
 public enum LineVerdict {
@@ -21,22 +21,22 @@ public enum LineVerdict {
    *
    * @param rule the rule
    * @param effects what its lines do, in order
-   * @param awake how many tracks there are to choose from
+   * @param choosable how many tracks there are to choose from
    */
-  public static List<LineVerdict> of(Rule.Group rule, List<LineEffect> effects, int awake) {
+  public static List<LineVerdict> of(Rule.Group rule, List<LineEffect> effects, int choosable) {
     boolean flat =
         rule.kind() == Rule.Kind.ALL && rule.parts().stream().allMatch(Rule.Line.class::isInstance);
     return java.util.stream.IntStream.range(0, effects.size())
-        .mapToObj(i -> of(effects, i, awake, flat))
+        .mapToObj(i -> of(effects, i, choosable, flat))
         .toList();
   }
 
-  private static LineVerdict of(List<LineEffect> effects, int at, int awake, boolean flat) {
+  private static LineVerdict of(List<LineEffect> effects, int at, int choosable, boolean flat) {
     LineEffect effect = effects.get(at);
     if (effect.holdsFor() == 0) {
       return HOLDS_FOR_NONE;
     }
-    if (effect.holdsFor() == awake) {
+    if (effect.holdsFor() == choosable) {
       return HOLDS_FOR_ALL;
     }
     boolean hadSome = at == 0 || effects.get(at - 1).leftAfter() > 0;

@@ -12,16 +12,37 @@ public sealed interface Rule {
   /** The rule as a query of the find language. */
   Query query();
 
-  /** One condition. */
-  record Line(Condition condition) implements Rule {
+  /**
+   * One condition.
+   *
+   * @param condition what is tested
+   * @param turned whether it must not hold
+   */
+  record Line(Condition condition, boolean turned) implements Rule {
+    /** Checks that words are asked for one at a time, so that a line is one term of the text. */
+    public Line {
+      if (condition.subject().equals("text") && condition.values().size() != 1) {
+        throw new IllegalArgumentException("a line asks for one word or one quoted text");
+      }
+    }
+
+    /** A condition that must hold. */
+    public Line(Condition condition) {
+      this(condition, false);
+    }
+
     @Override
     public Query query() {
-      return new Query.Term(condition);
+      Query asked =
+          condition.subject().equals("text")
+              ? new Query.Word(condition.values().getFirst().text())
+              : new Query.Term(condition);
+      return turned ? new Query.Not(asked) : asked;
     }
 
     /** The line as text of the find language. */
     public String text() {
-      return FindText.condition(condition);
+      return FindText.write(query());
     }
   }
 
@@ -75,6 +96,33 @@ public sealed interface Rule {
       more.add(part);
       return new Group(kind, more);
     }
+  }
+
+  /** The rule that asks the same as a query; its text is the query's text. */
+  static Group of(Query query) {
+    Rule rule = part(query);
+    return rule instanceof Group group ? group : new Group(Kind.ALL, List.of(rule));
+  }
+
+  private static Rule part(Query query) {
+    return switch (query) {
+      case Query.Word word -> new Line(text(word));
+      case Query.Term term -> new Line(term.condition());
+      case Query.Not(Query.Word word) -> new Line(text(word), true);
+      case Query.Not(Query.Term term) -> new Line(term.condition(), true);
+      case Query.Not(Query.Or or) when or.parts().size() > 1 -> group(Kind.NONE, or.parts());
+      case Query.Not not -> new Group(Kind.NONE, List.of(part(not.part())));
+      case Query.And and -> group(Kind.ALL, and.parts());
+      case Query.Or or -> group(Kind.ANY, or.parts());
+    };
+  }
+
+  private static Group group(Kind kind, List<Query> parts) {
+    return new Group(kind, parts.stream().map(Rule::part).toList());
+  }
+
+  private static Condition text(Query.Word word) {
+    return new Condition("text", new Condition.AnyOf(List.of(new Condition.Part(word.text()))));
   }
 
   /** All lines in the order they are read, top to bottom. */

@@ -14,6 +14,7 @@ import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
 import tenterhook.core.genre.Genres;
 import tenterhook.core.text.Fold;
+import tenterhook.core.text.NameKey;
 import tenterhook.core.track.Column;
 import tenterhook.core.track.Dictionary;
 
@@ -97,12 +98,32 @@ final class ColumnTest {
     return (dictionary, number) -> dictionary.folded(number).contains(wanted);
   }
 
+  private static Text like(String text) {
+    String wanted = NameKey.plain(text);
+    return (dictionary, number) -> dictionary.cleaned(number).contains(wanted);
+  }
+
+  /** A test of tempi in which half and double count as well. */
+  static Text beat(Condition.Test test, LocalDate today) {
+    if (test instanceof Condition.Missing || test instanceof Condition.Present) {
+      return of(Fields.BPM, test, today);
+    }
+    List<Numbers.Span> spans =
+        new Condition("beat", test).values().stream().map(v -> span(Fields.BPM, v, today)).toList();
+    return (dictionary, number) -> {
+      double bpm = dictionary.value(number, Fields.BPM.type());
+      return spans.stream().anyMatch(s -> s.holds(bpm) || s.holds(bpm / 2) || s.holds(bpm * 2));
+    };
+  }
+
   static Text of(Field<?> field, Condition.Test test, LocalDate today) {
     return switch (test) {
       case Condition.Missing missing -> hole(field);
       case Condition.Present present -> not(hole(field));
       case Condition.AnyOf any ->
           any(any.values().stream().map(v -> value(field, v, today)).toList());
+      case Condition.AllOf all ->
+          throw new IllegalArgumentException("all of is asked of codes, not of " + field.key());
     };
   }
 
@@ -124,6 +145,7 @@ final class ColumnTest {
     return switch (value) {
       case Condition.Whole whole -> folded.equals(Fold.fold(whole.text()));
       case Condition.Part part -> folded.contains(Fold.fold(part.text()));
+      case Condition.Like like -> NameKey.plain(folded).contains(NameKey.plain(like.text()));
       case Condition.Range range -> false;
     };
   }
@@ -142,7 +164,7 @@ final class ColumnTest {
 
   private static Text value(Field<?> field, Condition.Value value, LocalDate today) {
     if (field == Fields.RESTING || field == Fields.GUARDED) {
-      boolean wanted = !textOf(value).equalsIgnoreCase("no");
+      boolean wanted = !value.text().equalsIgnoreCase("no");
       return (dictionary, number) -> dictionary.text(number).equals("yes") == wanted;
     }
     if (field.type().numeric()) {
@@ -151,6 +173,7 @@ final class ColumnTest {
     return switch (value) {
       case Condition.Whole whole -> whole(whole.text());
       case Condition.Part part -> containing(part.text());
+      case Condition.Like like -> like(like.text());
       case Condition.Range range -> (dictionary, number) -> false;
     };
   }
@@ -163,20 +186,21 @@ final class ColumnTest {
   }
 
   private static Text number(Field<?> field, Condition.Value value, LocalDate today) {
-    Numbers.Span span =
-        switch (value) {
-          case Condition.Range range ->
-              new Numbers.Span(
-                  Numbers.end(field, range.from(), today)
-                      .map(Numbers.Span::from)
-                      .orElse(Double.NEGATIVE_INFINITY),
-                  Numbers.end(field, range.to(), today)
-                      .map(Numbers.Span::below)
-                      .orElse(Double.POSITIVE_INFINITY));
-          case Condition.Part part -> Numbers.span(field, part.text(), today).orElse(NOTHING);
-          case Condition.Whole whole -> Numbers.span(field, whole.text(), today).orElse(NOTHING);
-        };
+    Numbers.Span span = span(field, value, today);
     return (dictionary, number) -> span.holds(dictionary.value(number, field.type()));
+  }
+
+  private static Numbers.Span span(Field<?> field, Condition.Value value, LocalDate today) {
+    if (!(value instanceof Condition.Range range)) {
+      return Numbers.span(field, value.text(), today).orElse(NOTHING);
+    }
+    return new Numbers.Span(
+        Numbers.end(field, range.from(), today)
+            .map(Numbers.Span::from)
+            .orElse(Double.NEGATIVE_INFINITY),
+        Numbers.end(field, range.to(), today)
+            .map(Numbers.Span::below)
+            .orElse(Double.POSITIVE_INFINITY));
   }
 
   private static final Numbers.Span NOTHING = new Numbers.Span(0, 0);
@@ -192,18 +216,13 @@ final class ColumnTest {
       return switch (test) {
         case Condition.Missing missing -> carried.isEmpty();
         case Condition.Present present -> !carried.isEmpty();
-        case Condition.AnyOf any ->
-            any.values().stream()
-                .anyMatch(v -> carried.stream().anyMatch(textOf(v)::equalsIgnoreCase));
+        case Condition.AnyOf any -> any.values().stream().anyMatch(v -> carries(carried, v.text()));
+        case Condition.AllOf all -> all.values().stream().allMatch(v -> carries(carried, v.text()));
       };
     };
   }
 
-  static String textOf(Condition.Value value) {
-    return switch (value) {
-      case Condition.Part part -> part.text();
-      case Condition.Whole whole -> whole.text();
-      case Condition.Range range -> range.from() + ".." + range.to();
-    };
+  private static boolean carries(List<String> carried, String code) {
+    return carried.stream().anyMatch(code::equalsIgnoreCase);
   }
 }

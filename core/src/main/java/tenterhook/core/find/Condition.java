@@ -1,19 +1,38 @@
 package tenterhook.core.find;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
 
 /**
  * One test of one attribute: a term of the find language and a line of a rule crate.
  *
- * @param subject key of a field, name of a facet, {@code code} or {@code crate}
+ * @param subject key of a field, name of a facet, {@code code}, {@code crate}, {@code shelf},
+ *     {@code beat} (the tempo, counted half or double as well) or {@code text} (the names and
+ *     words)
  * @param test what must hold
  */
 public record Condition(String subject, Test test) {
+  /** The subjects that are neither fields nor facets. */
+  public static final Set<String> OWN = Set.of("code", "crate", "shelf", "beat", "text");
+
   /** Checks the subject. */
   public Condition {
     if (subject.isBlank()) {
       throw new IllegalArgumentException("a condition needs a subject");
     }
+  }
+
+  /** The field that is asked; empty for codes, crates, shelves and words. */
+  public Optional<Field<?>> field() {
+    return subject.equals("beat") ? Optional.of(Fields.BPM) : Fields.named(subject);
+  }
+
+  /** Whether codes are asked for: of any facet, or of one. */
+  public boolean ofCodes() {
+    return subject.equals("code") || !OWN.contains(subject) && Fields.named(subject).isEmpty();
   }
 
   /** What must hold. */
@@ -40,11 +59,56 @@ public record Condition(String subject, Test test) {
     }
   }
 
+  /**
+   * All codes are carried.
+   *
+   * @param values two or more
+   */
+  public record AllOf(List<Value> values) implements Test {
+    /** Checks and copies. */
+    public AllOf {
+      if (values.size() < 2) {
+        throw new IllegalArgumentException("all of takes two values or more, was " + values);
+      }
+      values = List.copyOf(values);
+    }
+  }
+
+  /** The values that are looked for; empty where a hole is looked for. */
+  public List<Value> values() {
+    return switch (test) {
+      case Missing missing -> List.of();
+      case Present present -> List.of();
+      case AnyOf any -> any.values();
+      case AllOf all -> all.values();
+    };
+  }
+
+  /** The same condition with other values; one that looks for a hole stays as it is. */
+  public Condition with(List<Value> values) {
+    return switch (test) {
+      case Missing missing -> this;
+      case Present present -> this;
+      case AnyOf any -> new Condition(subject, new AnyOf(values));
+      case AllOf all ->
+          new Condition(subject, values.size() < 2 ? new AnyOf(values) : new AllOf(values));
+    };
+  }
+
   /** What a value looks for. */
-  public sealed interface Value {}
+  public sealed interface Value {
+    /** What was written, a range as {@code from..to}. */
+    String text();
+  }
 
   /** Text that occurs somewhere in the value; for numbers, codes and crates: the value. */
   public record Part(String text) implements Value {}
+
+  /**
+   * Text that occurs in the value when both are cleaned: letters and digits alone, so that {@code
+   * hip-hop} and {@code Hip Hop} are one.
+   */
+  public record Like(String text) implements Value {}
 
   /** The whole value, upper and lower case and accents alike. */
   public record Whole(String text) implements Value {}
@@ -55,5 +119,10 @@ public record Condition(String subject, Test test) {
    * @param from empty for no lower end
    * @param to empty for no upper end
    */
-  public record Range(String from, String to) implements Value {}
+  public record Range(String from, String to) implements Value {
+    @Override
+    public String text() {
+      return from + ".." + to;
+    }
+  }
 }

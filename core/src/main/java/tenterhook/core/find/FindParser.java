@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
@@ -18,6 +19,8 @@ import tenterhook.core.find.Tokens.Token;
  * Recursive descent; the grammar stands in docs/find.md.
  */
 public final class FindParser {
+  private static final Set<String> NEVER_MISSING = Set.of("crate", "shelf", "text");
+
   private final List<Token> tokens;
   private final Function<String, Optional<String>> facets;
   private final List<String> facetNames;
@@ -112,7 +115,7 @@ public final class FindParser {
     return switch (token.kind()) {
       case OPEN -> bracket();
       case NAME -> term();
-      case WORD, QUOTED -> {
+      case WORD, QUOTED, MARKED -> {
         if (token.kind() == Kind.WORD && (isKeyword("or") || isKeyword("and"))) {
           throw new Tokens.Broken(
               token.at(),
@@ -147,18 +150,64 @@ public final class FindParser {
     if (lower.equals("missing") || lower.equals("present")) {
       Token what = value(name);
       String subject = subject(what.text(), what.at());
+      if (NEVER_MISSING.contains(subject)) {
+        throw new Tokens.Broken(what.at(), subject + " takes a value, such as " + subject + ":lap");
+      }
       Condition.Test test =
           lower.equals("missing") ? new Condition.Missing() : new Condition.Present();
       return new Query.Term(new Condition(subject, test));
     }
     String subject = subject(name.text(), name.at());
+    Token first = value(name);
+    if (isAllOf(subject, first)) {
+      return new Query.Term(new Condition(subject, allOf(first)));
+    }
     List<Condition.Value> values = new ArrayList<>();
-    values.add(checked(subject, value(name)));
+    values.add(checked(subject, first));
     while (peek().kind() == Kind.BAR) {
       Token bar = tokens.get(next++);
-      values.add(checked(subject, value(bar)));
+      Token more = value(bar);
+      if (isAllOf(subject, more)) {
+        throw mixed(more);
+      }
+      values.add(checked(subject, more));
     }
+    return subject.equals("text") ? words(values) : term(subject, values);
+  }
+
+  private static Query term(String subject, List<Condition.Value> values) {
     return new Query.Term(new Condition(subject, new Condition.AnyOf(values)));
+  }
+
+  /** {@code text:lap} asks the same as the word alone. */
+  private static Query words(List<Condition.Value> values) {
+    List<Query> words = values.stream().map(v -> (Query) new Query.Word(v.text())).toList();
+    return words.size() == 1 ? words.getFirst() : new Query.Or(words);
+  }
+
+  /** Codes hold no {@code &}, so that it can stand between those that must all be carried. */
+  private static boolean isAllOf(String subject, Token token) {
+    return token.kind() == Kind.WORD
+        && token.text().indexOf('&') >= 0
+        && new Condition(subject, new Condition.Present()).ofCodes();
+  }
+
+  private Condition.Test allOf(Token token) throws Tokens.Broken {
+    List<Condition.Value> values = new ArrayList<>();
+    for (String code : token.text().split("&", -1)) {
+      if (code.isEmpty()) {
+        throw new Tokens.Broken(token.at(), "a code is missing beside &, such as in SKA&VOX");
+      }
+      values.add(new Condition.Part(code));
+    }
+    if (peek().kind() == Kind.BAR) {
+      throw mixed(peek());
+    }
+    return new Condition.AllOf(values);
+  }
+
+  private static Tokens.Broken mixed(Token at) {
+    return new Tokens.Broken(at.at(), "a line takes | (any of) or & (all of), not both");
   }
 
   private Token value(Token after) throws Tokens.Broken {
@@ -171,18 +220,19 @@ public final class FindParser {
           "a value is missing after " + after.text() + (after.kind() == Kind.NAME ? ":" : ""));
     }
     next++;
-    boolean exact = value.kind() == Kind.WORD && value.text().equals("=");
+    boolean marked =
+        value.kind() == Kind.WORD && (value.text().equals("=") || value.text().equals("~"));
     Token more = tokens.get(next);
-    if (exact && more.kind() == Kind.QUOTED && more.glued()) {
+    if (marked && more.kind() == Kind.QUOTED && more.glued()) {
       next++;
-      return new Token(Kind.WORD, "=" + more.text(), value.at(), true);
+      return new Token(Kind.MARKED, value.text() + more.text(), value.at(), true);
     }
     return value;
   }
 
   private Condition.Value checked(String subject, Token token) throws Tokens.Broken {
     Condition.Value value = valueOf(token);
-    Optional<Field<?>> field = Fields.named(subject);
+    Optional<Field<?>> field = new Condition(subject, new Condition.Present()).field();
     boolean numeric = field.map(f -> f.type().numeric()).orElse(false);
     if (value instanceof Condition.Range range && numeric) {
       checkNumber(field.orElseThrow(), range.from(), token);
@@ -194,25 +244,21 @@ public final class FindParser {
       throw new Tokens.Broken(
           token.at(), subject + " has no order; quote the text to look for dots");
     } else if (numeric) {
-      checkNumber(field.orElseThrow(), text(value), token);
+      checkNumber(field.orElseThrow(), value.text(), token);
     }
     return value;
-  }
-
-  private static String text(Condition.Value value) {
-    return switch (value) {
-      case Condition.Part part -> part.text();
-      case Condition.Whole whole -> whole.text();
-      case Condition.Range range -> range.from();
-    };
   }
 
   private static Condition.Value valueOf(Token token) {
     if (token.kind() == Kind.QUOTED) {
       return new Condition.Part(token.text());
     }
-    if (token.text().startsWith("=") && token.text().length() > 1) {
+    boolean marked = token.text().length() > 1 || token.kind() == Kind.MARKED;
+    if (token.text().startsWith("=") && marked) {
       return new Condition.Whole(token.text().substring(1));
+    }
+    if (token.text().startsWith("~") && marked) {
+      return new Condition.Like(token.text().substring(1));
     }
     int dots = token.text().indexOf("..");
     return dots < 0
@@ -230,7 +276,7 @@ public final class FindParser {
 
   private String subject(String name, int at) throws Tokens.Broken {
     String lower = name.toLowerCase(Locale.ROOT);
-    if (lower.equals("code") || lower.equals("crate")) {
+    if (Condition.OWN.contains(lower)) {
       return lower;
     }
     Optional<Field<?>> field = Fields.named(name);

@@ -41,27 +41,31 @@ public final class FindText {
     return switch (condition.test()) {
       case Condition.Missing missing -> "missing:" + name;
       case Condition.Present present -> "present:" + name;
-      case Condition.AnyOf any -> name + ":" + values(any.values());
+      case Condition.AnyOf any -> name + ":" + values(any.values(), "|");
+      case Condition.AllOf all -> name + ":" + values(all.values(), "&");
     };
   }
 
-  private static String values(List<Condition.Value> values) {
-    return values.stream().map(FindText::value).collect(Collectors.joining("|"));
+  private static String values(List<Condition.Value> values, String between) {
+    return values.stream().map(FindText::value).collect(Collectors.joining(between));
   }
 
-  private static String value(Condition.Value value) {
+  /** Writes one value, quoted where it must be. */
+  public static String value(Condition.Value value) {
     return switch (value) {
       case Condition.Part part ->
-          plainValue(part.text()) && !part.text().contains("..") && !part.text().startsWith("=")
-              ? part.text()
-              : quote(part.text());
-      case Condition.Whole whole ->
-          "="
-              + (plainValue(whole.text()) && !whole.text().contains("..")
-                  ? whole.text()
-                  : quote(whole.text()));
-      case Condition.Range range -> range.from() + ".." + range.to();
+          part.text().startsWith("=") || part.text().startsWith("~")
+              ? quote(part.text())
+              : quotedValue(part.text());
+      case Condition.Whole whole -> "=" + quotedValue(whole.text());
+      case Condition.Like like -> "~" + quotedValue(like.text());
+      case Condition.Range range -> range.text();
     };
+  }
+
+  private static String quotedValue(String text) {
+    boolean plain = plainValue(text) && !text.contains("..") && text.indexOf('&') < 0;
+    return plain ? text : quote(text);
   }
 
   private static boolean keyword(String text) {

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Function;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.field.Field;
@@ -36,7 +35,7 @@ public final class Finder {
 
   private final Snapshot snapshot;
   private final Codebook codebook;
-  private final Function<String, Optional<RoaringBitmap>> crates;
+  private final NamedLists lists;
   private final LocalDate today;
   private final Map<Condition, Optional<Tested>> tests;
 
@@ -45,26 +44,22 @@ public final class Finder {
    *
    * @param snapshot the collection
    * @param codebook the legend
-   * @param crates the tracks of a crate by its name, or empty when there is none of that name
+   * @param lists the tracks of crates and shelves
    * @param today the day that spans such as {@code -30d} count back from
    */
-  public Finder(
-      Snapshot snapshot,
-      Codebook codebook,
-      Function<String, Optional<RoaringBitmap>> crates,
-      LocalDate today) {
-    this(snapshot, codebook, crates, today, new ConcurrentHashMap<>());
+  public Finder(Snapshot snapshot, Codebook codebook, NamedLists lists, LocalDate today) {
+    this(snapshot, codebook, lists, today, new ConcurrentHashMap<>());
   }
 
   private Finder(
       Snapshot snapshot,
       Codebook codebook,
-      Function<String, Optional<RoaringBitmap>> crates,
+      NamedLists lists,
       LocalDate today,
       Map<Condition, Optional<Tested>> tests) {
     this.snapshot = snapshot;
     this.codebook = codebook;
-    this.crates = crates;
+    this.lists = lists;
     this.today = today;
     this.tests = tests;
   }
@@ -74,9 +69,9 @@ public final class Finder {
    * worked out again.
    *
    * @param after the collection then
-   * @param then the tracks of a crate by its name then
+   * @param then the tracks of crates and shelves then
    */
-  public Finder after(Snapshot after, Function<String, Optional<RoaringBitmap>> then) {
+  public Finder after(Snapshot after, NamedLists then) {
     if (tests.size() > MOST_TESTS) {
       tests.clear();
     }
@@ -170,8 +165,13 @@ public final class Finder {
    * @param scope where to look; not altered
    */
   public RoaringBitmap find(Condition condition, RoaringBitmap scope) {
-    if (condition.subject().equals("crate")) {
-      return inCrate(condition.test(), scope);
+    if (isList(condition)) {
+      return inLists(condition, scope);
+    }
+    if (condition.subject().equals("text")) {
+      RoaringBitmap found = new RoaringBitmap();
+      condition.values().forEach(v -> found.or(words(v.text(), scope)));
+      return found;
     }
     return meaning(condition)
         .map(t -> ColumnTest.select(snapshot.column(t.field()), scope, t.test()))
@@ -195,11 +195,12 @@ public final class Finder {
   }
 
   private boolean holds(Condition condition, int id) {
-    if (condition.subject().equals("crate")) {
-      return condition.test() instanceof Condition.AnyOf any
-          && any.values().stream()
-              .map(ColumnTest::textOf)
-              .anyMatch(name -> crates.apply(name).filter(c -> c.contains(id)).isPresent());
+    if (isList(condition)) {
+      return condition.values().stream()
+          .anyMatch(v -> list(condition, v.text()).filter(l -> l.contains(id)).isPresent());
+    }
+    if (condition.subject().equals("text")) {
+      return !find(condition, RoaringBitmap.bitmapOf(id)).isEmpty();
     }
     Optional<Tested> meant = meaning(condition);
     if (meant.isEmpty()) {
@@ -214,6 +215,9 @@ public final class Finder {
     if (condition.subject().equals("code")) {
       return Optional.of(
           new Tested(Fields.CODES, ColumnTest.codes(condition.test(), Optional.empty())));
+    }
+    if (condition.subject().equals("beat")) {
+      return Optional.of(new Tested(Fields.BPM, ColumnTest.beat(condition.test(), today)));
     }
     Optional<Field<?>> field = Fields.named(condition.subject());
     if (field.isPresent()) {
@@ -230,14 +234,17 @@ public final class Finder {
 
   private record Tested(Field<?> field, ColumnTest.Text test) {}
 
-  private RoaringBitmap inCrate(Condition.Test test, RoaringBitmap scope) {
-    if (!(test instanceof Condition.AnyOf any)) {
-      return new RoaringBitmap();
-    }
+  private static boolean isList(Condition condition) {
+    return condition.subject().equals("crate") || condition.subject().equals("shelf");
+  }
+
+  private Optional<RoaringBitmap> list(Condition condition, String name) {
+    return condition.subject().equals("shelf") ? lists.shelf(name) : lists.crate(name);
+  }
+
+  private RoaringBitmap inLists(Condition condition, RoaringBitmap scope) {
     RoaringBitmap found = new RoaringBitmap();
-    for (Condition.Value value : any.values()) {
-      crates.apply(ColumnTest.textOf(value)).ifPresent(found::or);
-    }
+    condition.values().forEach(v -> list(condition, v.text()).ifPresent(found::or));
     found.and(scope);
     return found;
   }

@@ -8,6 +8,8 @@ final class Tokens {
   enum Kind {
     WORD,
     QUOTED,
+    /** A quoted text behind {@code =} or {@code ~}, the mark in front. */
+    MARKED,
     NAME,
     OPEN,
     CLOSE,

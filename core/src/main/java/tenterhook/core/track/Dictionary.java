@@ -6,6 +6,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import tenterhook.core.field.FieldType;
 import tenterhook.core.text.Fold;
+import tenterhook.core.text.NameKey;
 
 /**
  * The distinct values of one column, each stored once under a number. Grows only; one writer, any
@@ -15,6 +16,7 @@ public final class Dictionary {
   private final Map<String, Integer> numbers = new HashMap<>();
   private volatile String[] texts = new String[16];
   private volatile @Nullable String[] folded = new String[16];
+  private volatile @Nullable String[] cleaned = new String[0];
   private volatile double[] numbersOf = new double[0];
   private volatile int size;
 
@@ -77,6 +79,30 @@ public final class Dictionary {
       cache[number] = made.equals(texts[number]) ? texts[number] : made;
     }
     return made;
+  }
+
+  /**
+   * The value cleaned for comparing: letters and digits alone; computed once per value.
+   *
+   * @param number from 0 to {@link #size} - 1
+   */
+  public String cleaned(int number) {
+    @Nullable String[] cache = cleaned;
+    if (number >= cache.length) {
+      cache = cleanedUpTo(size);
+    }
+    String known = cache[number];
+    if (known == null) {
+      known = NameKey.plain(texts[number]);
+      cache[number] = known;
+    }
+    return known;
+  }
+
+  private synchronized @Nullable String[] cleanedUpTo(int end) {
+    @Nullable String[] more = Arrays.copyOf(cleaned, Math.max(end, cleaned.length));
+    cleaned = more;
+    return more;
   }
 
   /** The number of a value, made if it is new. Only the one writer calls this. */

@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import tenterhook.core.Tracks;
 import tenterhook.core.change.Change;
@@ -17,6 +16,7 @@ import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.Finder;
+import tenterhook.core.find.NamedLists;
 import tenterhook.core.track.Snapshot;
 
 /** Suggestions, derived codes, clashes, and edits of the codebook that reach into files. */
@@ -107,7 +107,7 @@ class CodesAtWorkTest {
             .with("year=1984", "comment=/90S/")
             .with("year=1994")
             .snapshot();
-    Finder finder = new Finder(snapshot, ruled, n -> Optional.empty(), LocalDate.of(2026, 11, 24));
+    Finder finder = new Finder(snapshot, ruled, NamedLists.NONE, LocalDate.of(2026, 11, 24));
     DerivedCodes derived = new DerivedCodes(snapshot, ruled, finder);
     assertThat(derived.of(1)).containsExactly("80S");
     assertThat(derived.of(2)).isEmpty();

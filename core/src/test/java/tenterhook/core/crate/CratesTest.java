@@ -15,6 +15,9 @@ import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.Tracks;
 import tenterhook.core.code.Derived;
+import tenterhook.core.crate.Accounting.LineEffect;
+import tenterhook.core.crate.Accounting.Matter;
+import tenterhook.core.crate.Accounting.Reason;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.FindParser;
@@ -22,6 +25,7 @@ import tenterhook.core.find.Parsed;
 import tenterhook.core.find.Query;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
+import tenterhook.core.track.TrackOrder;
 
 class CratesTest {
   private static final LocalDate TODAY = LocalDate.of(2026, 11, 23);
@@ -37,7 +41,7 @@ class CratesTest {
 
   private static Rule.Line line(String text) {
     Query query = ((Parsed.Good) FindParser.parse(text, Tracks.BOOK)).query();
-    return new Rule.Line(((Query.Term) query).condition());
+    return (Rule.Line) Rule.of(query).parts().getFirst();
   }
 
   private static Rule.Group all(Rule... parts) {
@@ -54,6 +58,10 @@ class CratesTest {
 
   private CrateContents contents(Crates crates) {
     return new CrateContents(snapshot, Tracks.BOOK, crates, TODAY);
+  }
+
+  private Accounting accounting(Rule.Group rule) {
+    return contents(Crates.NONE).accounting(new Crate.RuleCrate("x", rule));
   }
 
   @Test
@@ -95,7 +103,10 @@ class CratesTest {
 
   @Test
   void aRuleCrateIsSortedAndCut() {
-    Crate crate = new Crate.RuleCrate("Fast", all(line("bpm:120..")), "bpm", true, 2);
+    Crate crate =
+        new Crate.RuleCrate("Fast", all(line("bpm:120..")))
+            .sorted(List.of(new TrackOrder.Key("bpm", true)))
+            .with(Limit.tracks(2));
     Crates crates = Crates.NONE.plus("Rink", crate);
     assertThat(contents(crates).list(crate)).containsExactly(2, 3);
     assertThat(contents(crates).count(crate)).isEqualTo(2);
@@ -157,21 +168,24 @@ class CratesTest {
   @Test
   void everyLineIsAccountedFor() {
     Rule.Group rule = all(line("Style:SKA"), line("year:1994"), none(line("code:TRN")));
-    List<CrateContents.LineEffect> effects = contents(Crates.NONE).account(rule);
-    assertThat(effects).extracting(CrateContents.LineEffect::holdsFor).containsExactly(3, 2, 1);
-    assertThat(effects).extracting(CrateContents.LineEffect::leftAfter).containsExactly(3, 2, 1);
-    assertThat(effects).extracting(CrateContents.LineEffect::shutOut).containsExactly(0, 1, 1);
+    List<LineEffect> effects = accounting(rule).lines();
+    assertThat(effects).extracting(LineEffect::holdsFor).containsExactly(3, 2, 1);
+    assertThat(effects).extracting(LineEffect::leftAfter).containsExactly(3, 2, 1);
+    assertThat(effects).extracting(LineEffect::shutOut).containsExactly(0, 1, 1);
   }
 
   @Test
   void whySaysWhichLinesHold() {
     Rule.Group rule = all(line("Style:SKA"), line("year:1994"), none(line("code:TRN")));
-    assertThat(contents(Crates.NONE).why(rule, 1))
+    assertThat(accounting(rule).why(1))
         .containsExactly(
-            new CrateContents.Reason("Style:SKA", true),
-            new CrateContents.Reason("year:1994", false),
-            new CrateContents.Reason("not code:TRN", true));
-    assertThat(contents(Crates.NONE).why(rule, 4).getLast().holds()).isFalse();
+            new Reason(Matter.LINE, 0, "Style:SKA", "80S SKA", true),
+            new Reason(Matter.LINE, 0, "year:1994", "1987", false),
+            new Reason(Matter.NONE, 0, "", "", true),
+            new Reason(Matter.LINE, 1, "code:TRN", "80S SKA", true));
+    assertThat(accounting(rule).why(4).getLast().holds()).isFalse();
+    assertThat(accounting(rule).in(1)).isFalse();
+    assertThat(accounting(rule).in(3)).isTrue();
   }
 
   @Test
@@ -185,8 +199,8 @@ class CratesTest {
     assertThatThrownBy(() -> new Condition(" ", new Condition.Missing()))
         .hasMessageContaining("subject");
     assertThatThrownBy(() -> new Condition.AnyOf(List.of())).hasMessageContaining("value");
-    assertThatThrownBy(() -> new Crate.RuleCrate("x", all(), "bpm", false, -1))
-        .hasMessageContaining("-1");
+    assertThatThrownBy(() -> Limit.tracks(-1)).hasMessageContaining("-1");
+    assertThatThrownBy(() -> new TrackOrder.Key("tempoo", false)).hasMessageContaining("tempoo");
   }
 
   /** Sequences of edits by chance on rules of every kind, crates built on crates among them. */
@@ -199,7 +213,12 @@ class CratesTest {
             .plus("Rink", rule("Base", line("Style:SKA|ELC"), none(line("code:TRN"))))
             .plus("Rink", rule("Both", line("crate:Hand|Upper"), line("missing:year")))
             .plus("Rink", rule("Words", line("title:lap"), none(line("crate:Both"))))
-            .plus("Loose", new Crate.HandCrate("Hand", List.of(1, 2, 90)));
+            .plus("Loose", new Crate.HandCrate("Hand", List.of(1, 2, 90)))
+            .plus("Ferry", rule("Beat", line("beat:50..64"), line("not shelf:Rink")))
+            .plus("Ferry", new Crate.HandCrate("Banned by hand", List.of(3, 4, 5, 6, 7, 8)))
+            .plus("Ferry", ((Crate.RuleCrate) rule("All")).resting(true))
+            .withShelf(
+                "Ferry", s -> s.with(new NeverPlay(List.of(3, 60), List.of(line("code:SKA&ELC")))));
     Tracks many = Tracks.none();
     for (int i = 0; i < 90; i++) {
       many.with("title=" + (i % 3 == 0 ? "Last Lap" : "Deck"), "comment=" + codes(random));
@@ -238,6 +257,11 @@ class CratesTest {
     return List.of("", "/SKA/", "/ELC/TRN/", "/80S/", "/SKA/ELC/").get(random.nextInt(5));
   }
 
+  private static List<LineVerdict> verdicts(CrateContents contents, Rule.Group rule) {
+    Accounting accounting = contents.accounting(new Crate.RuleCrate("x", rule));
+    return LineVerdict.of(rule, accounting.lines(), accounting.choosable());
+  }
+
   @Test
   void linesThatDoNothingArePointedOut() {
     Snapshot some =
@@ -257,7 +281,7 @@ class CratesTest {
                     line("genre:polka")))
             .rule();
     CrateContents contents = new CrateContents(some, Tracks.BOOK, Crates.NONE, TODAY);
-    assertThat(LineVerdict.of(rule, contents.account(rule), contents.awake()))
+    assertThat(verdicts(contents, rule))
         .containsExactly(
             LineVerdict.WORKS,
             LineVerdict.WORKS,
@@ -265,13 +289,14 @@ class CratesTest {
             LineVerdict.WORKS,
             LineVerdict.HOLDS_FOR_NONE);
     Rule.Group shorter = new Rule.Group(Rule.Kind.ALL, rule.parts().subList(0, 4));
-    assertThat(LineVerdict.of(shorter, contents.account(shorter), contents.awake()))
+    assertThat(verdicts(contents, shorter))
         .containsExactly(
             LineVerdict.DECIDES_NOTHING,
             LineVerdict.DECIDES_NOTHING,
             LineVerdict.HOLDS_FOR_ALL,
             LineVerdict.WORKS);
-    assertThat(contents.nearlyIn(shorter, 3)).isEqualTo(Tracks.ids(2));
+    assertThat(contents.accounting(new Crate.RuleCrate("x", shorter)).nearlyIn(3))
+        .isEqualTo(Tracks.ids(2));
   }
 
   @Test
@@ -286,14 +311,15 @@ class CratesTest {
     assertThat(coverage.count("80S", "SKA")).isEqualTo(2);
     assertThat(coverage.tracks("80S", "ELC")).isEqualTo(Tracks.ids(1));
     assertThat(coverage.count("90S", "ELC")).isZero();
-    List<Crate> made = coverage.crates(List.of(new Coverage.Cell("80S", "SKA")));
-    Crates after = Coverage.added(Crates.NONE, "Era × Style", made);
+    List<Crate> made =
+        Builders.crossed(coverage, List.of(new Coverage.Cell("80S", "SKA")), "{row}, {column}");
+    Crates after = Builders.added(Crates.NONE, "Era × Style", made);
     CrateContents contents = new CrateContents(some, Tracks.BOOK, after, TODAY);
     assertThat(contents.members("eighties, ska")).contains(Tracks.ids(1, 2));
-    assertThat(Coverage.added(after, "Elsewhere", made)).isEqualTo(after);
-    assertThat(Coverage.oneEach(coverage.columns()))
+    assertThat(Builders.added(after, "Elsewhere", made)).isEqualTo(after);
+    assertThat(Builders.oneEach(coverage.columns(), "{code}: {meaning}"))
         .extracting(Crate::name)
-        .containsExactly("ska", "electro");
+        .containsExactly("SKA: ska", "ELC: electro");
     assertThatThrownBy(() -> new Coverage(some, Tracks.BOOK, "Era", "era"))
         .hasMessageContaining("itself");
   }

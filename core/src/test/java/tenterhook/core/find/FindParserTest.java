@@ -13,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tenterhook.core.Tracks;
+import tenterhook.core.crate.Rule;
 
 class FindParserTest {
   private static Query good(String text) {
@@ -80,6 +81,21 @@ class FindParserTest {
   }
 
   @Test
+  void codesMayAllBeAskedForAndTextCompared() {
+    assertThat(good("style:SKA&ELC"))
+        .isEqualTo(
+            new Query.Term(
+                new Condition(
+                    "Style",
+                    new Condition.AllOf(
+                        List.of(new Condition.Part("SKA"), new Condition.Part("ELC"))))));
+    assertThat(good("artist:a&b")).isEqualTo(term("artist", new Condition.Part("a&b")));
+    assertThat(good("genre:~\"hip hop\"")).isEqualTo(term("genre", new Condition.Like("hip hop")));
+    assertThat(good("beat:118..122")).isEqualTo(term("beat", new Condition.Range("118", "122")));
+    assertThat(good("text:lap")).isEqualTo(new Query.Word("lap"));
+  }
+
+  @Test
   void orBindsLooserThanWordsSideBySide() {
     assertThat(good("a b or not c"))
         .isEqualTo(
@@ -123,6 +139,11 @@ class FindParserTest {
         "year:1990|; 10; a value is missing",
         "(); 1; nothing in this bracket",
         "added:2026-13; 6; no value of added",
+        "missing:crate; 8; crate takes a value",
+        "beat:quick; 5; no value of bpm",
+        "style:SKA&; 6; a code is missing beside &",
+        "style:SKA&ELC|SOU; 13; not both",
+        "style:SOU|SKA&ELC; 10; not both",
         "not; 3; something is missing"
       })
   void errorsSayWhereAndWhat(String text, int position, String message) {
@@ -158,6 +179,16 @@ class FindParserTest {
     assertThat(good(FindText.write(query))).as(FindText.write(query)).isEqualTo(query);
   }
 
+  @Property(tries = 500)
+  void aQueryIsTheSameAsARuleAndItsText(@ForAll("queries") Query query) {
+    Rule.Group rule = Rule.of(query);
+    assertThat(Rule.of(good(FindText.write(rule.query())))).isEqualTo(Rule.of(rule.query()));
+    assertThat(FindText.write(Rule.of(rule.query()).query()))
+        .isEqualTo(FindText.write(rule.query()));
+    Rule.lines(rule)
+        .forEach(l -> assertThat(Rule.of(good(l.text())).parts()).as(l.text()).containsExactly(l));
+  }
+
   @Provide
   Arbitrary<Query> queries() {
     return Arbitraries.recursive(
@@ -173,12 +204,28 @@ class FindParserTest {
 
   private Arbitrary<Query> leaves() {
     Arbitrary<String> words =
-        Arbitraries.strings().withChars("ab Ø\"\\():|=.~漢").ofMinLength(1).ofMaxLength(6);
+        Arbitraries.strings().withChars("ab Ø\"\\():|=.~&漢").ofMinLength(1).ofMaxLength(6);
     Arbitrary<Condition.Value> texts =
         Arbitraries.oneOf(
             words.map(Condition.Part::new),
-            words.filter(w -> !w.isBlank()).map(Condition.Whole::new));
-    Arbitrary<String> subjects = Arbitraries.of("artist", "genre", "Style", "code", "crate");
+            words.filter(w -> !w.isBlank()).map(Condition.Whole::new),
+            words.filter(w -> !w.isBlank()).map(Condition.Like::new));
+    Arbitrary<Query> allOf =
+        Arbitraries.of("SKA", "ELC", "80S")
+            .list()
+            .ofMinSize(2)
+            .ofMaxSize(3)
+            .map(
+                l ->
+                    new Query.Term(
+                        new Condition(
+                            "code",
+                            new Condition.AllOf(
+                                l.stream()
+                                    .map(t -> (Condition.Value) new Condition.Part(t))
+                                    .toList()))));
+    Arbitrary<String> subjects =
+        Arbitraries.of("artist", "genre", "Style", "code", "crate", "shelf");
     Arbitrary<Query> terms =
         Combinators.combine(subjects, texts.list().ofMinSize(1).ofMaxSize(3))
             .as((s, v) -> new Query.Term(new Condition(s, new Condition.AnyOf(v))));
@@ -188,8 +235,8 @@ class FindParserTest {
             .map(y -> term("year", new Condition.Range(String.valueOf(y), "")));
     Arbitrary<Query> holes =
         subjects
-            .filter(s -> !s.equals("crate"))
+            .filter(s -> !s.equals("crate") && !s.equals("shelf"))
             .map(s -> new Query.Term(new Condition(s, new Condition.Missing())));
-    return Arbitraries.oneOf(words.map(Query.Word::new), terms, ranges, holes);
+    return Arbitraries.oneOf(words.map(Query.Word::new), terms, ranges, holes, allOf);
   }
 }

@@ -20,6 +20,19 @@ import tenterhook.core.track.Snapshot;
 class FinderTest {
   private static final LocalDate TODAY = LocalDate.of(2026, 11, 23);
 
+  private static final NamedLists LISTS =
+      new NamedLists() {
+        @Override
+        public Optional<RoaringBitmap> crate(String name) {
+          return name.equals("Doors") ? Optional.of(Tracks.ids(1, 4)) : Optional.empty();
+        }
+
+        @Override
+        public Optional<RoaringBitmap> shelf(String name) {
+          return name.equals("Rink") ? Optional.of(Tracks.ids(1, 2, 4)) : Optional.empty();
+        }
+      };
+
   private final Snapshot snapshot =
       Tracks.none()
           .with(
@@ -59,12 +72,7 @@ class FinderTest {
   private RoaringBitmap find(String text) {
     Parsed parsed = FindParser.parse(text, Tracks.BOOK);
     assertThat(parsed).as(text).isInstanceOf(Parsed.Good.class);
-    Finder finder =
-        new Finder(
-            snapshot,
-            Tracks.BOOK,
-            name -> name.equals("Doors") ? Optional.of(Tracks.ids(1, 4)) : Optional.empty(),
-            TODAY);
+    Finder finder = new Finder(snapshot, Tracks.BOOK, LISTS, TODAY);
     return finder.find(((Parsed.Good) parsed).query());
   }
 
@@ -104,6 +112,17 @@ class FinderTest {
         "present:era; 1,2",
         "crate:Doors; 1,4",
         "crate:Nothing; ''",
+        "shelf:Rink; 1,2,4",
+        "not shelf:Rink; 3",
+        "beat:62; 4",
+        "beat:236..250; 1,4",
+        "missing:beat; 3",
+        "code:SKA&80S; 1",
+        "code:SKA&ELC; ''",
+        "genre:~\"s.k.a\"; 1,2,4",
+        "genre:\"s k a\"; ''",
+        "artist:~\"Ottoline-Fask!\"; 1",
+        "text:lamps; 1",
         "file:lost; 3",
         "resting:yes; 4",
         "resting:no; 1,2,3",
@@ -125,7 +144,7 @@ class FinderTest {
 
   @Test
   void aScopeIsNeverLeft() {
-    Finder finder = new Finder(snapshot, Tracks.BOOK, n -> Optional.empty(), TODAY);
+    Finder finder = new Finder(snapshot, Tracks.BOOK, NamedLists.NONE, TODAY);
     Query query = new Query.Not(new Query.Word("nothing like it"));
     assertThat(finder.find(query, Tracks.ids(2, 3))).isEqualTo(Tracks.ids(2, 3));
   }
@@ -152,6 +171,16 @@ class FinderTest {
     if (narrows) {
       assertThat(RoaringBitmap.andNot(find(narrow), find(wide)).isEmpty()).isTrue();
     }
+  }
+
+  @Property(tries = 200)
+  void askedOfOneTrackTheAnswerIsTheSame(@ForAll @From("terms") String text) {
+    Query query = ((Parsed.Good) FindParser.parse(text, Tracks.BOOK)).query();
+    Finder finder = new Finder(snapshot, Tracks.BOOK, LISTS, TODAY);
+    RoaringBitmap found = finder.find(query);
+    snapshot
+        .tracks()
+        .forEach((int id) -> assertThat(finder.holds(query, id)).isEqualTo(found.contains(id)));
   }
 
   @Property(tries = 200)

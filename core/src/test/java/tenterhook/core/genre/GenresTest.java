@@ -19,6 +19,7 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Finder;
+import tenterhook.core.find.NamedLists;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
@@ -37,8 +38,7 @@ class GenresTest {
           .snapshot();
 
   private static int[] found(String query, Codebook book) {
-    Finder finder =
-        new Finder(SNAPSHOT, book, n -> java.util.Optional.empty(), LocalDate.of(2026, 1, 1));
+    Finder finder = new Finder(SNAPSHOT, book, NamedLists.NONE, LocalDate.of(2026, 1, 1));
     return finder.find(((Parsed.Good) FindParser.parse(query, book)).query()).toArray();
   }
 

@@ -9,6 +9,7 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.collection.CollectionState;
 import tenterhook.core.code.Clashes;
 import tenterhook.core.code.Clashes.Clash;
@@ -24,6 +25,9 @@ import tenterhook.desktop.theme.Words;
 final class ClashPane extends VBox {
   private static final double WIDTH = 330;
 
+  /** Letters after which the short tag of mp3 files, and some players, cut a text. */
+  private static final List<Integer> CUTS = List.of(30, 255);
+
   private final Desk desk;
   private final VBox lines = new VBox(8);
 
@@ -32,6 +36,7 @@ final class ClashPane extends VBox {
       List<Clash> written,
       Map<String, List<String>> instead,
       List<Clash> bare,
+      Map<Integer, RoaringBitmap> tooLong,
       List<Suggestions.Rate> rates) {}
 
   ClashPane(Desk desk) {
@@ -59,6 +64,7 @@ final class ClashPane extends VBox {
               written.stream()
                   .collect(Collectors.toMap(Clash::token, c -> clashes.otherTokens(c.token()))),
               clashes.bare(),
+              CUTS.stream().collect(Collectors.toMap(c -> c, clashes::longerThan)),
               new Suggestions(state.snapshot(), state.codebook()).rates());
         },
         this::show);
@@ -76,6 +82,12 @@ final class ClashPane extends VBox {
       say(Words.of("clash.bare", found.bare().size()), "doubt");
       found.bare().forEach(c -> lines.getChildren().add(line(c, List.of())));
     }
+    for (int letters : CUTS) {
+      RoaringBitmap ids = found.tooLong().get(letters);
+      if (!ids.isEmpty()) {
+        lines.getChildren().add(tooLong(letters, ids));
+      }
+    }
     say(Words.of("clash.rates"), "strong");
     for (Suggestions.Rate rate : found.rates()) {
       if (rate.tracks() > 0) {
@@ -90,6 +102,20 @@ final class ClashPane extends VBox {
             "second");
       }
     }
+  }
+
+  private VBox tooLong(int letters, RoaringBitmap ids) {
+    String field = desk.state().get().codebook().notation().target().label();
+    var words = Look.label(Words.of("clash.long", field, letters), "second");
+    words.setWrapText(true);
+    var open =
+        Look.button(
+            Words.of("count.tracks", ids.getCardinality()),
+            () -> desk.frame().show(TrackList.of(words.getText(), ids)),
+            "quiet");
+    VBox box = new VBox(2, words, open);
+    box.getStyleClass().add("step");
+    return box;
   }
 
   private void say(String words, String style) {

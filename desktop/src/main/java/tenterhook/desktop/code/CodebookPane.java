@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
 import javafx.scene.control.CheckBox;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
@@ -21,7 +20,6 @@ import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.CodebookEdits;
 import tenterhook.core.code.Facet;
-import tenterhook.core.code.Notation;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.desktop.shell.Desk;
@@ -31,26 +29,36 @@ import tenterhook.desktop.theme.Words;
 /** The legend: every facet with its codes, meanings and counts; add, rename, remove. */
 final class CodebookPane extends VBox {
   private final Desk desk;
-  private static final List<String> NOTATION_FIELDS =
-      List.of("comment", "grouping", "composer", "lyrics");
 
   private final VBox facets = new VBox(14);
-  private final HBox notation = new HBox(6);
+  private final NotationBar notation;
+  private final LegendMenu legend;
   private final ClashPane clashes;
 
-  CodebookPane(Desk desk) {
+  /**
+   * The pane.
+   *
+   * @param bringOver shows how codes are brought over from elsewhere
+   */
+  CodebookPane(Desk desk, Runnable bringOver) {
     super(10);
     this.desk = desk;
     this.clashes = new ClashPane(desk);
+    this.notation = new NotationBar(desk);
+    this.legend = new LegendMenu(desk, bringOver);
     setId("codebook");
     ScrollPane scroll = new ScrollPane(facets);
     scroll.setFitToWidth(true);
     var add = Look.primary(Words.of("codebook.addFacet"), this::addFacet);
     add.setId("add-facet");
-    notation.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     HBox head =
         new HBox(
-            12, Look.label(Words.of("codebook.words"), "second"), Look.spring(), notation, add);
+            12,
+            Look.label(Words.of("codebook.words"), "second"),
+            Look.spring(),
+            notation,
+            legend.button(),
+            add);
     head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     HBox both = new HBox(14, scroll, clashes);
     HBox.setHgrow(scroll, Priority.ALWAYS);
@@ -60,9 +68,7 @@ final class CodebookPane extends VBox {
 
   void refresh() {
     facets.getChildren().clear();
-    notation
-        .getChildren()
-        .setAll(Look.label(Words.of("codebook.field"), "second"), fields(), styles());
+    notation.refresh();
     clashes.refresh();
     CollectionState state = desk.state().get();
     Map<String, Integer> counts = CodingModel.counts(state);
@@ -88,8 +94,7 @@ final class CodebookPane extends VBox {
             many,
             demanded,
             add,
-            Look.button(Words.of("codebook.rename"), () -> renameFacet(facet), "quiet"),
-            Look.button(Words.of("codebook.removeFacet"), () -> removeFacet(facet), "quiet"));
+            more(facet));
     head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     FlowPane codes = new FlowPane(8, 6);
     codes.setPrefWrapLength(1100);
@@ -100,6 +105,35 @@ final class CodebookPane extends VBox {
     VBox box = new VBox(6, head, codes);
     box.getStyleClass().add("step");
     return box;
+  }
+
+  private MenuButton more(Facet facet) {
+    MenuButton more = new MenuButton(Words.of("codebook.more"));
+    more.setId("more-" + facet.name());
+    more.getItems()
+        .addAll(
+            choice(Words.of("codebook.rename"), () -> renameFacet(facet)),
+            choice(Words.of("codebook.question"), () -> askQuestion(facet)),
+            choice(Words.of("codebook.up"), () -> move(facet, -1)),
+            choice(Words.of("codebook.down"), () -> move(facet, 1)),
+            choice(Words.of("codebook.removeFacet"), () -> removeFacet(facet)));
+    return more;
+  }
+
+  private void move(Facet facet, int by) {
+    set(Words.of("change.moveFacet", facet.name()), () -> book().moved(facet.name(), by));
+  }
+
+  private void askQuestion(Facet facet) {
+    desk.frame()
+        .askText(
+            Words.of("codebook.askQuestion", facet.name()),
+            facet.question(),
+            Words.of("codebook.question"),
+            text ->
+                set(
+                    Words.of("change.facet", facet.name()),
+                    () -> book().with(facet.name(), f -> f.asking(text))));
   }
 
   private static CheckBox check(String key, boolean on) {
@@ -140,7 +174,19 @@ final class CodebookPane extends VBox {
     book().facets().stream()
         .filter(f -> f.code(code.token()).isEmpty())
         .forEach(f -> move.getItems().add(choice(f.name(), () -> move(code, f))));
-    button.getItems().addAll(rename, rule, key, retire, merge, move, remove);
+    button
+        .getItems()
+        .addAll(
+            rename,
+            choice(Words.of("codebook.meaning"), () -> askMeaning(code)),
+            rule,
+            key,
+            choice(Words.of("codebook.forward"), () -> move(code, -1)),
+            choice(Words.of("codebook.backward"), () -> move(code, 1)),
+            retire,
+            merge,
+            move,
+            remove);
     return button;
   }
 
@@ -148,6 +194,25 @@ final class CodebookPane extends VBox {
     MenuItem item = new MenuItem(name);
     item.setOnAction(e -> action.run());
     return item;
+  }
+
+  private void move(Code code, int by) {
+    Facet facet = book().facetOf(code.token()).orElseThrow();
+    set(
+        Words.of("change.moveCode", code.token()),
+        () -> book().with(facet.name(), f -> f.moved(code.token(), by)));
+  }
+
+  private void askMeaning(Code code) {
+    desk.frame()
+        .askText(
+            Words.of("codebook.askMeaning", code.token()),
+            code.meaning(),
+            Words.of("codebook.meaning"),
+            text ->
+                set(
+                    Words.of("change.meaning", code.token()),
+                    () -> book().withCode(code.token(), c -> c.meaning(text))));
   }
 
   private void askRule(Code code) {
@@ -266,72 +331,6 @@ final class CodebookPane extends VBox {
                         desk.apply(
                             CodebookEdits.renameFacet(
                                 book(), desk.state().get().crates(), facet.name(), other))));
-  }
-
-  /** The field that codes stand in; choosing another moves them in all files. */
-  private ComboBox<String> fields() {
-    ComboBox<String> fields = new ComboBox<>();
-    fields.setId("notation-field");
-    fields.setAccessibleText(Words.of("codebook.field"));
-    fields.getItems().setAll(NOTATION_FIELDS);
-    fields.setValue(book().notation().field());
-    fields.setOnAction(
-        e -> {
-          String to = fields.getValue();
-          if (!to.equals(book().notation().field())) {
-            desk.frame()
-                .ask(
-                    Words.of("codebook.askField", to),
-                    Words.of("codebook.doField", to),
-                    () ->
-                        desk.apply(
-                            CodebookEdits.write(
-                                desk.state().get().snapshot(), book(), book().notation().in(to))));
-          }
-        });
-    return fields;
-  }
-
-  /** How codes are told from words; choosing another rewrites all files, shown on a track first. */
-  private ComboBox<String> styles() {
-    ComboBox<String> styles = new ComboBox<>();
-    styles.setId("notation-style");
-    styles.setAccessibleText(Words.of("codebook.style"));
-    Notation now = book().notation();
-    for (Notation.Style style : Notation.Style.values()) {
-      styles
-          .getItems()
-          .add(with(now, style).write(Words.of("codebook.ownWords"), List.of("80S", "SKA")));
-    }
-    styles.getSelectionModel().select(now.style().ordinal());
-    styles.setOnAction(
-        e -> {
-          Notation.Style style =
-              Notation.Style.values()[styles.getSelectionModel().getSelectedIndex()];
-          if (style != now.style()) {
-            askStyle(with(now, style));
-          }
-        });
-    return styles;
-  }
-
-  private static Notation with(Notation now, Notation.Style style) {
-    return new Notation(now.field(), style, now.alphabetical(), now.inFront(), now.upper());
-  }
-
-  private void askStyle(Notation other) {
-    Change change = CodebookEdits.write(desk.state().get().snapshot(), book(), other);
-    String example =
-        change.edits().stream()
-            .filter(Edit.SetField.class::isInstance)
-            .map(e -> ((Edit.SetField) e).after())
-            .findFirst()
-            .orElse("");
-    desk.frame()
-        .ask(
-            Words.of("codebook.askStyle", change.tracks().getCardinality(), example),
-            Words.of("codebook.doStyle", change.tracks().getCardinality()),
-            () -> desk.apply(change));
   }
 
   private void removeFacet(Facet facet) {

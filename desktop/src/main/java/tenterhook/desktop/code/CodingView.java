@@ -19,12 +19,14 @@ public final class CodingView implements StationView {
   private final CodingDesk coding;
   private final CodebookPane codebook;
   private final StraysPane strays;
+  private final BringOverPane bringOver;
   private boolean coded;
 
   /** The view. */
   public CodingView(Desk desk) {
     this.coding = new CodingDesk(desk);
-    this.codebook = new CodebookPane(desk);
+    this.codebook = new CodebookPane(desk, this::bringOver);
+    this.bringOver = new BringOverPane(desk, () -> choose(1));
     this.strays = new StraysPane(desk);
     HBox choices =
         Look.choices(
@@ -49,8 +51,16 @@ public final class CodingView implements StationView {
     refresh();
   }
 
+  /** Codes that stand elsewhere so far, in the place of the codebook. */
+  public void bringOver() {
+    stage.getChildren().setAll(bringOver);
+    bringOver.look();
+  }
+
   private void refresh() {
-    if (!coded) {
+    if (stage.getChildren().contains(bringOver)) {
+      bringOver.look();
+    } else if (!coded) {
       codebook.refresh();
       strays.refresh();
     }

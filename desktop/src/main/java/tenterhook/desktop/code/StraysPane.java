@@ -1,11 +1,18 @@
 package tenterhook.desktop.code;
 
+import java.util.LinkedHashMap;
 import java.util.Map;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.code.Codebook;
 import tenterhook.core.code.CodebookEdits;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.TrackList;
@@ -13,29 +20,44 @@ import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 
 /**
- * Tokens in files that look like codes but are not in the codebook: take the typo's code, or out.
+ * Tokens in files that look like codes but are not in the codebook: each becomes a code that is
+ * there, a new one, nothing, or is left alone; those that are one letter off all at once.
  */
 final class StraysPane extends VBox {
   private final Desk desk;
   private final VBox lines = new VBox();
+  private final Button all = Look.primary("", this::mapAll);
+  private Map<String, String> typos = Map.of();
 
   StraysPane(Desk desk) {
     super(10);
     this.desk = desk;
     setId("strays");
+    all.setId("strays-all");
+    HBox head = new HBox(12, Look.label(Words.of("strays.words"), "second"), Look.spring(), all);
+    head.setAlignment(Pos.CENTER_LEFT);
     ScrollPane scroll = new ScrollPane(lines);
     scroll.setFitToWidth(true);
     VBox.setVgrow(scroll, Priority.ALWAYS);
-    getChildren().addAll(Look.label(Words.of("strays.words"), "second"), scroll);
+    getChildren().addAll(head, scroll);
+  }
+
+  private Codebook book() {
+    return desk.state().get().codebook();
   }
 
   void refresh() {
     Map<String, RoaringBitmap> strays = CodebookEdits.strays(desk.state().get().snapshot());
     lines.getChildren().clear();
+    typos = new LinkedHashMap<>();
+    strays.keySet().forEach(s -> CodingModel.meant(book(), s).ifPresent(c -> typos.put(s, c)));
+    all.setText(Words.of("strays.all", typos.size()));
+    all.setVisible(typos.size() > 1);
     strays.forEach((stray, ids) -> lines.getChildren().add(line(stray, ids)));
     if (strays.isEmpty()) {
       lines.getChildren().add(Look.label(Words.of("strays.none"), "empty"));
     }
+    book().ignored().forEach(s -> lines.getChildren().add(ignored(s)));
   }
 
   private HBox line(String stray, RoaringBitmap ids) {
@@ -45,22 +67,70 @@ final class StraysPane extends VBox {
             Look.dataLabel(stray, "code", "stray"),
             Look.label(Words.of("strays.on", ids.getCardinality()), "second"),
             Look.spring());
-    CodingModel.meant(desk.state().get().codebook(), stray)
+    CodingModel.meant(book(), stray)
         .ifPresent(
             code ->
                 line.getChildren()
                     .add(Look.primary(Words.of("strays.map", code), () -> map(stray, code))));
     line.getChildren()
         .addAll(
+            more(stray),
             Look.button(Words.of("strays.show"), () -> desk.frame().show(TrackList.of(stray, ids))),
             Look.button(Words.of("strays.take"), () -> map(stray, "")));
     line.getStyleClass().add("step");
     return line;
   }
 
+  private MenuButton more(String stray) {
+    Menu code = new Menu(Words.of("strays.becomes"));
+    book().tokens().forEach(t -> code.getItems().add(item(t, () -> map(stray, t))));
+    Menu adopt = new Menu(Words.of("strays.adopt"));
+    book()
+        .facets()
+        .forEach(f -> adopt.getItems().add(item(f.name(), () -> adopt(stray, f.name()))));
+    MenuItem ignore =
+        item(
+            Words.of("strays.ignore"), () -> desk.apply(CodebookEdits.ignore(book(), stray, true)));
+    MenuButton more = new MenuButton(Words.of("strays.more"));
+    more.setId("stray-" + stray);
+    more.getItems().addAll(code, adopt, ignore);
+    return more;
+  }
+
+  private static MenuItem item(String words, Runnable action) {
+    MenuItem item = new MenuItem(words);
+    item.setOnAction(e -> action.run());
+    return item;
+  }
+
+  private HBox ignored(String stray) {
+    HBox line =
+        new HBox(
+            12,
+            Look.dataLabel(stray, "code"),
+            Look.label(Words.of("strays.ignored"), "second"),
+            Look.spring(),
+            Look.button(
+                Words.of("strays.again"),
+                () -> desk.apply(CodebookEdits.ignore(book(), stray, false))));
+    line.getStyleClass().add("step");
+    return line;
+  }
+
+  private void adopt(String stray, String facet) {
+    desk.apply(CodebookEdits.adopt(book(), stray, facet));
+  }
+
+  private void mapAll() {
+    Map<String, String> codes = Map.copyOf(typos);
+    desk.frame()
+        .ask(
+            Words.of("strays.askAll", String.join(", ", typos.keySet())),
+            Words.of("strays.all", codes.size()),
+            () -> desk.apply(CodebookEdits.map(desk.state().get().snapshot(), book(), codes)));
+  }
+
   private void map(String stray, String code) {
-    desk.apply(
-        CodebookEdits.map(
-            desk.state().get().snapshot(), desk.state().get().codebook(), stray, code));
+    desk.apply(CodebookEdits.map(desk.state().get().snapshot(), book(), stray, code));
   }
 }

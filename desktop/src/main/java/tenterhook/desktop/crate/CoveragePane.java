@@ -23,6 +23,7 @@ import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Facet;
+import tenterhook.core.crate.Builders;
 import tenterhook.core.crate.Coverage;
 import tenterhook.core.crate.Coverage.Cell;
 import tenterhook.core.crate.Crate;
@@ -197,16 +198,19 @@ final class CoveragePane extends VBox {
 
   private void makeTicked() {
     coverage.ifPresent(
-        now -> add(now.rows().name() + " × " + now.columns().name(), now.crates(ticked())));
+        now ->
+            add(
+                now.rows().name() + " × " + now.columns().name(),
+                Builders.crossed(now, ticked(), "{row}, {column}")));
   }
 
   private void makeOneEach() {
-    coverage.ifPresent(now -> add(now.rows().name(), Coverage.oneEach(now.rows())));
+    coverage.ifPresent(now -> add(now.rows().name(), Builders.oneEach(now.rows(), "{meaning}")));
   }
 
   private void add(String shelf, List<Crate> more) {
     Crates before = desk.state().get().crates();
-    Crates after = Coverage.added(before, shelf, more);
+    Crates after = Builders.added(before, shelf, more);
     int made = after.all().size() - before.all().size();
     if (made == 0) {
       desk.frame().tell(Words.of("coverage.thereAlready"), false, 0);

@@ -1,41 +1,71 @@
 package tenterhook.desktop.crate;
 
+import java.util.function.BiConsumer;
+import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.DataFormat;
+import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
 import tenterhook.desktop.theme.Look;
 
-/** A shelf or a crate in the list, with its count. */
-final class CrateCell extends ListCell<CratesView.Entry> {
-  private static final Insets SHELF = new Insets(8, 0, 0, 0);
-  private static final Insets CRATE = new Insets(0, 0, 0, 14);
+/** A shelf or a crate in the list, with its count; dragged to another place. */
+final class CrateCell extends ListCell<CratesModel.Entry> {
+  private static final DataFormat ROW = new DataFormat("application/x-tenterhook-crate");
+  private static final PseudoClass SHELF = PseudoClass.getPseudoClass("shelf");
+  private static final Insets ABOVE = new Insets(8, 0, 0, 0);
+  private static final Insets INSIDE = new Insets(0, 0, 0, 14);
 
   private final Label name = Look.label("");
   private final Label count = Look.label("", "second");
   private final HBox box = new HBox(name, Look.spring(), count);
 
-  CrateCell() {
+  /**
+   * A cell.
+   *
+   * @param moved gets the row that was dragged and the row that it was dropped on
+   */
+  CrateCell(BiConsumer<Integer, Integer> moved) {
     setPrefWidth(0);
     getStyleClass().add("crate-cell");
+    setOnDragDetected(
+        e -> {
+          if (!isEmpty()) {
+            ClipboardContent carried = new ClipboardContent();
+            carried.put(ROW, getIndex());
+            startDragAndDrop(TransferMode.MOVE).setContent(carried);
+            e.consume();
+          }
+        });
+    setOnDragOver(
+        e -> {
+          if (!isEmpty() && e.getDragboard().hasContent(ROW)) {
+            e.acceptTransferModes(TransferMode.MOVE);
+            e.consume();
+          }
+        });
+    setOnDragDropped(
+        e -> {
+          moved.accept((Integer) e.getDragboard().getContent(ROW), getIndex());
+          e.setDropCompleted(true);
+          e.consume();
+        });
   }
 
   @Override
-  protected void updateItem(CratesView.Entry entry, boolean empty) {
+  protected void updateItem(CratesModel.Entry entry, boolean empty) {
     super.updateItem(entry, empty);
     setText(null);
     if (empty || entry == null) {
       setGraphic(null);
       return;
     }
-    boolean shelf = entry.crate().isEmpty();
-    name.getStyleClass().remove("strong");
-    if (shelf) {
-      name.getStyleClass().add("strong");
-    }
-    Look.data(name, shelf ? entry.shelf() : entry.crate());
-    count.setText(String.valueOf(entry.count()));
-    box.setPadding(shelf ? SHELF : CRATE);
+    name.pseudoClassStateChanged(SHELF, entry.isShelf());
+    Look.data(name, entry.name());
+    count.setText(entry.words());
+    box.setPadding(entry.isShelf() ? ABOVE : INSIDE);
     setGraphic(box);
   }
 }

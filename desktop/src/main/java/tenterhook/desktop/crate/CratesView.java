@@ -1,32 +1,29 @@
 package tenterhook.desktop.crate;
 
-import java.io.IOException;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Supplier;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import tenterhook.backstage.collection.Playlists;
-import tenterhook.backstage.playlist.PlaylistFile;
 import tenterhook.core.change.Change;
-import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
-import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.field.Fields;
-import tenterhook.desktop.play.PlaylistChooser;
+import tenterhook.core.track.TrackOrder;
+import tenterhook.desktop.crate.CratesModel.Entry;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.StationView;
 import tenterhook.desktop.shell.TrackList;
@@ -37,63 +34,49 @@ import tenterhook.desktop.theme.Words;
 /** Shelves and crates, the lines of a rule crate with what each does, and the tracks it holds. */
 public final class CratesView implements StationView {
   private final Desk desk;
+  private final CrateCommands commands;
   private final BorderPane node = new BorderPane();
   private final ListView<Entry> entries = new ListView<>();
   private final Label title = Look.label("", "heading");
   private final Label words = Look.label("", "second");
   private final RuleEditor editor;
+  private final RuleText text;
+  private final OrderRow order;
+  private final ShelfPane never;
+  private final VBox head = new VBox(6);
+  private final HBox buttons = new HBox(8);
   private final TrackPane pane;
   private final WhyPane why;
   private final CoveragePane coverage;
+  private final BuildPane build;
+  private final SendOutPane sendOut;
   private final VBox main;
   private final Button loose = Look.button("", this::showLoose, "quiet");
-  private Optional<String> chosen = Optional.empty();
-
-  /** A shelf (without a crate) or a crate on it. */
-  record Entry(String shelf, String crate, int count) {}
+  private final Button idle = Look.button("", this::onlyIdle, "quiet");
+  private List<Entry> all = List.of();
+  private boolean idleOnly;
+  private boolean asText;
+  private Optional<Entry> chosen = Optional.empty();
 
   /** The view. */
   public CratesView(Desk desk) {
     this.desk = desk;
+    this.commands = new CrateCommands(desk, this::choose);
     this.pane = new TrackPane(desk);
-    this.editor = new RuleEditor(desk, this::edited, desk::contents);
+    this.editor =
+        new RuleEditor(desk, rule -> rule().ifPresent(c -> commands.replace(c, c.with(rule))));
+    this.text =
+        new RuleText(desk, rule -> rule().ifPresent(c -> commands.replace(c, c.with(rule))));
+    this.order = new OrderRow(other -> rule().ifPresent(c -> commands.replace(c, other)));
+    this.never = new ShelfPane(desk);
     this.why = new WhyPane(desk);
-    this.coverage = new CoveragePane(desk, this::hideCoverage);
-    entries.setId("crates");
-    entries.setCellFactory(l -> new CrateCell());
-    entries.setPlaceholder(Look.label(Words.of("crates.none"), "empty"));
-    entries
-        .getSelectionModel()
-        .selectedItemProperty()
-        .addListener((o, before, after) -> picked(after));
-    MenuButton add = new MenuButton(Words.of("crates.add"));
-    add.setId("crates-add");
-    add.getItems()
-        .addAll(
-            item("crates.addRule", this::addRule),
-            item("crates.addHand", this::addHand),
-            item("crates.addShelf", this::addShelf),
-            item("crates.import", this::bringIn));
-    loose.setId("in-none");
-    Button across = Look.button(Words.of("coverage.open"), this::showCoverage);
-    across.setId("coverage-open");
-    VBox left = new VBox(8, entries, loose, new HBox(6, add, across));
-    left.getStyleClass().addAll("side", "left");
-    left.setPrefWidth(222);
-    VBox.setVgrow(entries, Priority.ALWAYS);
-    HBox head =
-        new HBox(
-            8,
-            new VBox(2, title, words),
-            Look.spring(),
-            Look.button(Words.of("crates.export"), this::export),
-            Look.button(Words.of("crates.rename"), this::rename),
-            Look.button(Words.of("crates.remove"), this::remove));
-    VBox main = new VBox(8, head, editor, pane);
+    this.coverage = new CoveragePane(desk, this::back);
+    this.build = new BuildPane(desk, this::back);
+    this.sendOut = new SendOutPane(desk, this::back);
+    this.main = new VBox(8, headLine(), head, pane);
     main.getStyleClass().add("main");
     VBox.setVgrow(pane, Priority.ALWAYS);
-    node.setLeft(left);
-    this.main = main;
+    node.setLeft(left());
     node.setCenter(main);
     node.setRight(why);
     desk.whileInView(node, this::refresh);
@@ -106,6 +89,43 @@ public final class CratesView implements StationView {
             });
   }
 
+  private HBox headLine() {
+    VBox said = new VBox(2, title, words);
+    words.setWrapText(true);
+    HBox.setHgrow(said, Priority.ALWAYS);
+    buttons.setMinWidth(Region.USE_PREF_SIZE);
+    return new HBox(8, said, buttons);
+  }
+
+  private VBox left() {
+    entries.setId("crates");
+    entries.setCellFactory(l -> new CrateCell(this::move));
+    entries.setPlaceholder(Look.label(Words.of("crates.none"), "empty"));
+    entries
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener((o, before, after) -> picked(after));
+    entries.addEventFilter(KeyEvent.KEY_PRESSED, this::moveByKey);
+    MenuButton add = new MenuButton(Words.of("crates.add"));
+    add.setId("crates-add");
+    add.getItems()
+        .addAll(
+            item("crates.addRule", () -> commands.addRule(shelf())),
+            item("crates.addHand", () -> commands.addHand(shelf())),
+            item("crates.addShelf", commands::addShelf),
+            item("crates.build", this::showBuild),
+            item("crates.import", () -> commands.bringIn(node.getScene().getWindow())));
+    loose.setId("in-none");
+    idle.setId("idle-crates");
+    Button across = Look.button(Words.of("coverage.open"), this::showCoverage);
+    across.setId("coverage-open");
+    VBox left = new VBox(4, entries, loose, idle, new HBox(6, add, across));
+    left.getStyleClass().addAll("side", "left");
+    left.setPrefWidth(222);
+    VBox.setVgrow(entries, Priority.ALWAYS);
+    return left;
+  }
+
   private static MenuItem item(String key, Runnable action) {
     MenuItem item = new MenuItem(Words.of(key));
     item.setId(key.replace('.', '-'));
@@ -113,37 +133,66 @@ public final class CratesView implements StationView {
     return item;
   }
 
+  private Crates crates() {
+    return desk.state().get().crates();
+  }
+
   private void refresh() {
     if (node.getCenter() == coverage) {
       coverage.refresh();
+    } else if (node.getCenter() == build) {
+      build.refresh();
     }
     CrateContents contents = desk.contents();
-    List<Entry> now = new ArrayList<>();
-    for (Shelf shelf : desk.state().get().crates().shelves()) {
-      now.add(new Entry(shelf.name(), "", shelf.crates().size()));
-      shelf.crates().forEach(c -> now.add(new Entry(shelf.name(), c.name(), contents.count(c))));
-    }
+    all = CratesModel.entries(desk.state().get(), contents);
+    List<Entry> now = idleOnly ? CratesModel.idle(all) : all;
     entries.getItems().setAll(now);
     loose.setText(Words.of("crates.inNone", contents.inNone().getCardinality()));
+    int empty = CratesModel.count(all, CratesModel.Use.EMPTY);
+    int unplayed = CratesModel.count(all, CratesModel.Use.NEVER_PLAYED);
+    idle.setText(Words.of(idleOnly ? "crates.showAll" : "crates.idle", empty, unplayed));
+    idle.setVisible(idleOnly || empty + unplayed > 0);
     Optional<Entry> again =
-        now.stream().filter(e -> chosen.isPresent() && e.crate().equals(chosen.get())).findFirst();
-    Entry first = now.stream().filter(e -> !e.crate().isEmpty()).findFirst().orElse(null);
+        now.stream().filter(e -> chosen.filter(e::sameAs).isPresent()).findFirst();
+    Entry first = now.stream().filter(e -> !e.isShelf()).findFirst().orElse(null);
     if (again.isPresent() || first != null) {
       entries.getSelectionModel().select(again.orElse(first));
       picked(again.orElse(first)); // a rule may be another though its crate counts the same
     } else {
-      show(Optional.empty());
+      nothing();
     }
   }
 
   /** Two facets crossed, in the place of a crate. */
   public void showCoverage() {
-    node.setCenter(coverage);
-    node.setRight(null);
+    instead(coverage);
     coverage.refresh();
   }
 
-  private void hideCoverage() {
+  /** Many crates made at once, in the place of a crate. */
+  public void showBuild() {
+    instead(build);
+    build.refresh();
+  }
+
+  private void showSendOut() {
+    chosen.ifPresent(
+        e -> {
+          instead(sendOut);
+          sendOut.show(
+              e.isShelf()
+                  ? crates().shelf(e.shelf()).orElseThrow().crates()
+                  : List.of(crates().crate(e.crate()).orElseThrow()),
+              e.name());
+        });
+  }
+
+  private void instead(Node other) {
+    node.setCenter(other);
+    node.setRight(null);
+  }
+
+  private void back() {
     node.setCenter(main);
     node.setRight(why);
     refresh();
@@ -153,188 +202,160 @@ public final class CratesView implements StationView {
     desk.frame().show(TrackList.of(Words.of("crates.looseTitle"), desk.contents().inNone()));
   }
 
+  private void onlyIdle() {
+    idleOnly = !idleOnly;
+    refresh();
+  }
+
+  private void choose(String shelf, String crate) {
+    chosen = Optional.of(new Entry(shelf, crate, 0, CratesModel.Use.USED));
+  }
+
   private void picked(Entry entry) {
-    if (entry == null || entry.crate().isEmpty()) {
+    if (entry == null) {
       return;
     }
-    chosen = Optional.of(entry.crate());
-    show(desk.state().get().crates().crate(entry.crate()));
+    if (node.getCenter() != main && chosen.filter(entry::sameAs).isEmpty()) {
+      node.setCenter(main);
+      node.setRight(why);
+    }
+    chosen = Optional.of(entry);
+    if (entry.isShelf()) {
+      crates().shelf(entry.shelf()).ifPresent(this::show);
+    } else {
+      crates().crate(entry.crate()).ifPresent(this::show);
+    }
   }
 
   private Optional<Crate> crate() {
-    return chosen.flatMap(desk.state().get().crates()::crate);
+    return chosen.filter(e -> !e.isShelf()).flatMap(e -> crates().crate(e.crate()));
   }
 
-  private void show(Optional<Crate> crate) {
-    if (crate.isEmpty()) {
-      title.setText(Words.of("crates.noneTitle"));
-      words.setText(Words.of("crates.none"));
-      editor.clear();
-      pane.show(new TrackList("", List.of(), false));
-      return;
-    }
-    List<Integer> ids = desk.contents().list(crate.get());
-    var snapshot = desk.state().get().snapshot();
-    double minutes =
-        ids.stream().mapToDouble(id -> snapshot.value(id, Fields.DURATION).orElse(0.0)).sum() / 60;
-    String kind = Words.of(crate.get() instanceof Crate.RuleCrate ? "crates.rule" : "crates.hand");
-    Look.data(title, crate.get().name());
-    words.setText(Words.of("crates.words", ids.size(), Math.round(minutes), kind));
-    if (crate.get() instanceof Crate.RuleCrate rule) {
-      editor.show(rule.rule());
-    } else {
-      editor.clear();
-    }
-    pane.show(new TrackList(crate.get().name(), ids, false));
-    why();
-  }
-
-  private void why() {
-    if (crate().isPresent() && crate().get() instanceof Crate.RuleCrate rule) {
-      why.show(rule, desk.contents());
-    } else {
-      why.clear();
-    }
-  }
-
-  private void edited(Rule.Group rule) {
-    crate()
-        .ifPresent(
-            c -> {
-              if (c instanceof Crate.RuleCrate old) {
-                set(
-                    Words.of("change.rule", old.name()),
-                    () -> crates().with(old.name(), x -> old.with(rule)));
-              }
-            });
-  }
-
-  private Crates crates() {
-    return desk.state().get().crates();
-  }
-
-  private void set(String what, Supplier<Crates> after) {
-    try {
-      desk.apply(new Change(what, true, List.of(new Edit.SetCrates(crates(), after.get()))));
-    } catch (IllegalArgumentException wrong) {
-      desk.frame().tell(String.valueOf(wrong.getMessage()), true, 0);
-      show(crate());
-    }
+  private Optional<Crate.RuleCrate> rule() {
+    return crate().filter(Crate.RuleCrate.class::isInstance).map(Crate.RuleCrate.class::cast);
   }
 
   private String shelf() {
-    Entry entry = entries.getSelectionModel().getSelectedItem();
-    return entry == null ? Words.of("crates.firstShelf") : entry.shelf();
+    return chosen.map(Entry::shelf).orElse(Words.of("crates.firstShelf"));
   }
 
-  private void addRule() {
-    Rule.Group empty = new Rule.Group(Rule.Kind.ALL, List.of());
-    add(name -> new Crate.RuleCrate(name, empty));
+  private void nothing() {
+    title.setText(Words.of("crates.noneTitle"));
+    words.setText(Words.of("crates.none"));
+    head.getChildren().clear();
+    buttons.getChildren().clear();
+    why.clear();
+    pane.show(new TrackList("", List.of(), false));
   }
 
-  private void addHand() {
-    add(name -> new Crate.HandCrate(name, List.of()));
+  private void show(Shelf shelf) {
+    List<Integer> ids = new ArrayList<>();
+    desk.contents().union(shelf).forEach((int id) -> ids.add(id));
+    ids.sort(TrackOrder.by(desk.state().get().snapshot(), Fields.ARTIST, false));
+    Look.data(title, shelf.name());
+    words.setText(Words.of("crates.shelfWords", ids.size(), minutes(ids), shelf.crates().size()));
+    never.show(shelf);
+    head.getChildren().setAll(never);
+    buttons
+        .getChildren()
+        .setAll(
+            button("crates.sort", () -> commands.sort(shelf)),
+            button("crates.sendOut", this::showSendOut),
+            button("crates.rename", () -> commands.rename(shelf)),
+            button("crates.remove", () -> commands.remove(shelf)));
+    pane.show(new TrackList(shelf.name(), ids, false));
+    why.clear();
   }
 
-  private void add(java.util.function.Function<String, Crate> make) {
-    String shelf = shelf();
-    desk.frame()
-        .askText(
-            Words.of("crates.askName", shelf),
-            "",
-            Words.of("crates.add"),
-            name -> {
-              chosen = Optional.of(name);
-              set(Words.of("change.addCrate", name), () -> crates().plus(shelf, make.apply(name)));
-            });
-  }
-
-  private void addShelf() {
-    desk.frame()
-        .askText(
-            Words.of("crates.askShelf"),
-            "",
-            Words.of("crates.addShelf"),
-            name -> set(Words.of("change.addShelf", name), () -> crates().plusShelf(name)));
-  }
-
-  private void rename() {
-    crate()
-        .ifPresent(
-            c ->
-                desk.frame()
-                    .askText(
-                        Words.of("crates.askRename", c.name()),
-                        c.name(),
-                        Words.of("crates.rename"),
-                        other -> {
-                          chosen = Optional.of(other);
-                          set(
-                              Words.of("change.renameCrate", c.name(), other),
-                              () -> crates().renamed(c.name(), other));
-                        }));
-  }
-
-  private void remove() {
-    crate()
-        .ifPresent(
-            c -> {
-              List<String> users = crates().usersOf(c.name());
-              String question =
-                  users.isEmpty()
-                      ? Words.of("crates.askRemove", c.name())
-                      : Words.of("crates.askRemoveUsed", c.name(), Change.joined(users));
-              desk.frame()
-                  .ask(
-                      question,
-                      Words.of("crates.remove"),
-                      () ->
-                          set(
-                              Words.of("change.removeCrate", c.name()),
-                              () -> crates().minus(c.name())));
-            });
-  }
-
-  private void export() {
-    crate()
-        .ifPresent(
-            c -> {
-              PlaylistChooser.save(node.getScene().getWindow(), c.name())
-                  .ifPresent(file -> export(c, file));
-            });
-  }
-
-  private void export(Crate crate, Path file) {
-    desk.job(
-        Words.of("crates.export"),
-        false,
-        p -> Playlists.export(desk.collection(), crate, file, PlaylistFile.Paths.from(file)),
-        n ->
-            desk.frame().tell(Words.of("told.export", n, file.getFileName().toString()), false, 0));
-  }
-
-  private void bringIn() {
-    PlaylistChooser.open(node.getScene().getWindow()).ifPresent(this::bringIn);
-  }
-
-  private void bringIn(Path file) {
-    try {
-      Playlists.Imported imported =
-          Playlists.read(desk.state().get(), file, Words.of("crates.firstShelf"));
-      desk.apply(imported.change());
-      if (!imported.unknown().isEmpty()) {
-        desk.frame()
-            .tell(
-                Words.of("told.import", imported.unknown().size(), imported.unknown().getFirst()),
-                true,
-                0);
+  private void show(Crate crate) {
+    List<Integer> ids = desk.contents().list(crate);
+    Look.data(title, crate.name());
+    Look.data(words, said(crate, ids));
+    buttons.getChildren().clear();
+    if (crate instanceof Crate.RuleCrate rule) {
+      Button other = button(asText ? "rule.asLines" : "rule.asText", this::otherForm);
+      other.setId("rule-form");
+      buttons.getChildren().add(other);
+      if (asText) {
+        text.show(rule);
+        head.getChildren().setAll(text, order);
+      } else {
+        editor.show(rule);
+        head.getChildren().setAll(editor, order);
       }
-    } catch (IOException trouble) {
-      desk.frame()
-          .tell(
-              Words.of("told.failed", file.getFileName().toString(), trouble.getMessage()),
-              true,
-              0);
+      order.show(rule);
+    } else {
+      head.getChildren().clear();
+    }
+    buttons
+        .getChildren()
+        .addAll(
+            button("crates.sendOut", this::showSendOut),
+            button("crates.rename", () -> commands.rename(crate)),
+            button("crates.remove", () -> commands.remove(crate)));
+    pane.show(new TrackList(crate.name(), ids, false));
+    why();
+  }
+
+  private static Button button(String key, Runnable action) {
+    Button button = Look.button(Words.of(key), action);
+    button.setId(key.replace('.', '-'));
+    return button;
+  }
+
+  /** How much it holds, what it is built on, and what is built on it. */
+  private String said(Crate crate, List<Integer> ids) {
+    String kind = Words.of(crate instanceof Crate.RuleCrate ? "crates.rule" : "crates.hand");
+    StringBuilder said =
+        new StringBuilder(Words.of("crates.words", ids.size(), minutes(ids), kind));
+    List<String> base = List.copyOf(crates().uses(crate));
+    List<String> users = crates().usersOf(crate.name());
+    if (!base.isEmpty()) {
+      said.append(" · ").append(Words.of("crates.builtOn", Change.joined(base)));
+    }
+    if (!users.isEmpty()) {
+      said.append(" · ").append(Words.of("crates.usedBy", Change.joined(users)));
+    }
+    return said.toString();
+  }
+
+  private long minutes(List<Integer> ids) {
+    var snapshot = desk.state().get().snapshot();
+    return Math.round(
+        ids.stream().mapToDouble(id -> snapshot.value(id, Fields.DURATION).orElse(0.0)).sum() / 60);
+  }
+
+  private void otherForm() {
+    asText = !asText;
+    crate().ifPresent(this::show);
+  }
+
+  private void why() {
+    rule().ifPresentOrElse(r -> why.show(r, desk.contents()), why::clear);
+  }
+
+  private void moveByKey(KeyEvent event) {
+    boolean down = event.getCode() == KeyCode.DOWN;
+    if (event.isAltDown() && (down || event.getCode() == KeyCode.UP)) {
+      int at = entries.getSelectionModel().getSelectedIndex();
+      move(at, at + (down ? 1 : -1));
+      event.consume();
+    }
+  }
+
+  private void move(int from, int to) {
+    if (!idleOnly) {
+      CratesModel.moved(crates(), all, from, to)
+          .ifPresent(
+              after -> {
+                Entry moving = all.get(from);
+                String shelf =
+                    moving.isShelf()
+                        ? moving.shelf()
+                        : after.shelfOf(moving.crate()).orElseThrow().name();
+                choose(shelf, moving.crate());
+                commands.set(Words.of("change.moveCrate", moving.name()), () -> after);
+              });
     }
   }
 
@@ -355,6 +376,6 @@ public final class CratesView implements StationView {
 
   @Override
   public String keys() {
-    return Words.of("keys.tracks");
+    return Words.of("keys.crates");
   }
 }

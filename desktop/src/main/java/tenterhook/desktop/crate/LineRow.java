@@ -2,11 +2,16 @@ package tenterhook.desktop.crate;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
@@ -14,68 +19,136 @@ import tenterhook.core.find.Condition;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.FindText;
 import tenterhook.core.find.Parsed;
-import tenterhook.core.find.Query;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 
 /** One line of a rule: what is tested, how, and for which values. Its text is the find language. */
 final class LineRow extends HBox {
-  private static final int HOLDS = 0;
-  private static final int MISSING = 1;
-  private static final int PRESENT = 2;
-
-  private final Desk desk;
-  private final Consumer<Rule.Line> edited;
+  private final Codebook codebook;
+  private final Hand hand;
   private final ComboBox<String> subject = new ComboBox<>();
-  private final ComboBox<String> how = new ComboBox<>();
+  private final ComboBox<How> how = new ComboBox<>();
   private final TextField values = new TextField();
+  private final Region handle = new Region();
+  private final String kept;
+  private boolean filling;
 
-  LineRow(Desk desk, Rule.Line line, Consumer<Rule.Line> edited, Runnable remove) {
-    this.desk = desk;
-    this.edited = edited;
+  /** What a line tells the editor. */
+  interface Hand {
+    /** The line is another now. */
+    void edited(Rule.Line line);
+
+    /** The line would be this one if what is typed were taken. */
+    void drafted(Rule.Line line);
+
+    /** Something that cannot be read was typed. */
+    void wrong(String message);
+
+    /** The line goes away. */
+    void removed();
+
+    /** The values are being written; offers may be shown. */
+    void writing(LineRow row);
+  }
+
+  /** How a value is asked for. */
+  enum How {
+    /** The value, or any of several. */
+    IS("rule.is", ""),
+    /** Every one of several codes. */
+    ALL("rule.allOf", ""),
+    /** None of the values. */
+    IS_NOT("rule.isNot", "not "),
+    /** The attribute is a hole. */
+    MISSING("rule.missing", "missing:"),
+    /** The attribute is no hole. */
+    PRESENT("rule.present", "present:");
+
+    private final String words;
+    private final String before;
+
+    How(String words, String before) {
+      this.words = words;
+      this.before = before;
+    }
+
+    boolean takesValues() {
+      return ordinal() < MISSING.ordinal();
+    }
+
+    @Override
+    public String toString() {
+      return Words.of(words);
+    }
+  }
+
+  LineRow(Codebook codebook, Rule.Line line, Hand hand) {
+    this.codebook = codebook;
+    this.hand = hand;
     getStyleClass().add("line-row");
+    handle.getStyleClass().add("line-handle");
+    Look.tip(handle, Words.of("rule.handle"));
     subject.getItems().setAll(subjects());
-    subject.setValue(shown(line.condition().subject()));
     subject.setPrefWidth(118);
+    subject.setMinWidth(118);
     subject.setAccessibleText(Words.of("rule.subject"));
-    how.getItems().setAll(Words.of("rule.is"), Words.of("rule.missing"), Words.of("rule.present"));
-    how.getSelectionModel()
-        .select(
-            switch (line.condition().test()) {
-              case Condition.Missing missing -> MISSING;
-              case Condition.Present present -> PRESENT;
-              case Condition.AnyOf any -> HOLDS;
-            });
     how.setPrefWidth(104);
+    how.setMinWidth(104);
     how.setAccessibleText(Words.of("rule.how"));
-    String text = FindText.condition(line.condition());
-    boolean holds = line.condition().test() instanceof Condition.AnyOf;
-    values.setText(holds ? afterName(text) : "");
-    values.setVisible(holds);
     values.setPromptText(Words.of("rule.values"));
     values.setAccessibleText(Words.of("rule.values"));
     values.getStyleClass().add("mono");
     HBox.setHgrow(values, Priority.ALWAYS);
+    fill(line);
+    kept = values.getText();
     subject.setOnAction(e -> changed());
     how.setOnAction(e -> changed());
     values.setOnAction(e -> changed());
-    values
-        .focusedProperty()
-        .addListener(
-            (o, before, after) -> {
-              if (before && !values.getText().equals(holds ? afterName(text) : "")) {
-                changed();
-              }
-            });
+    values.textProperty().addListener((o, before, after) -> typed());
+    values.focusedProperty().addListener((o, before, now) -> focused(now));
     getChildren()
         .addAll(
+            handle,
             subject,
             how,
             values,
             Look.tip(
-                Look.button(Words.of("rule.removeLine"), remove, "quiet"),
+                Look.button(Words.of("rule.removeLine"), hand::removed, "quiet"),
                 Words.of("rule.removeLineTip")));
+  }
+
+  private void fill(Rule.Line line) {
+    Condition asked = line.condition();
+    subject.setValue(shown(asked.subject()));
+    how.getItems().setAll(hows(asked));
+    how.setValue(howOf(line));
+    values.setVisible(how.getValue().takesValues());
+    values.setText(textOf(asked));
+  }
+
+  private static How howOf(Rule.Line line) {
+    return switch (line.condition().test()) {
+      case Condition.Missing missing -> line.turned() ? How.PRESENT : How.MISSING;
+      case Condition.Present present -> line.turned() ? How.MISSING : How.PRESENT;
+      case Condition.AnyOf any -> line.turned() ? How.IS_NOT : How.IS;
+      case Condition.AllOf all -> line.turned() ? How.IS_NOT : How.ALL;
+    };
+  }
+
+  private static String textOf(Condition asked) {
+    String between = asked.test() instanceof Condition.AllOf ? "&" : "|";
+    return String.join(between, asked.values().stream().map(FindText::value).toList());
+  }
+
+  private static List<How> hows(Condition asked) {
+    List<How> hows = new ArrayList<>(List.of(How.values()));
+    if (!asked.ofCodes()) {
+      hows.remove(How.ALL);
+    }
+    if (List.of("crate", "shelf", "text").contains(asked.subject())) {
+      hows.removeAll(List.of(How.MISSING, How.PRESENT));
+    }
+    return hows;
   }
 
   /** A line to begin with: it holds for every track that has a year. */
@@ -83,14 +156,55 @@ final class LineRow extends HBox {
     return new Rule.Line(new Condition("year", new Condition.Present()));
   }
 
-  private static String afterName(String text) {
-    int quote = text.startsWith("\"") ? text.indexOf('"', 1) : 0;
-    return text.substring(text.indexOf(':', quote) + 1);
+  /** Where the line is taken to be dragged. */
+  Region handle() {
+    return handle;
+  }
+
+  /** The key of what is tested. */
+  String asked() {
+    return subjectKey();
+  }
+
+  /** The value that is being written: what stands behind the last mark. */
+  String piece() {
+    return values.getText().substring(pieceStart());
+  }
+
+  private int pieceStart() {
+    String text = values.getText();
+    return Math.max(text.lastIndexOf('|'), text.lastIndexOf('&')) + 1;
+  }
+
+  /** Puts a value in the place of the one that is being written. */
+  void take(String value) {
+    values.setText(values.getText().substring(0, pieceStart()) + value);
+    values.positionCaret(values.getLength());
+  }
+
+  /** Passes keys that choose among offers. */
+  void onOfferKey(Consumer<Integer> step) {
+    values.addEventFilter(
+        KeyEvent.KEY_PRESSED,
+        e -> {
+          if (!e.isAltDown() && (e.getCode() == KeyCode.DOWN || e.getCode() == KeyCode.UP)) {
+            step.accept(e.getCode() == KeyCode.DOWN ? 1 : -1);
+            e.consume();
+          }
+        });
+  }
+
+  /** Puts the cursor into the values. */
+  void focusValues() {
+    values.requestFocus();
+    values.end();
   }
 
   private List<String> subjects() {
-    List<String> names = new ArrayList<>(List.of("code", "crate"));
-    desk.state().get().codebook().facets().forEach(f -> names.add(f.name()));
+    List<String> names = new ArrayList<>();
+    names.add("code");
+    codebook.facets().forEach(f -> names.add(f.name()));
+    names.addAll(List.of("beat", "text", "crate", "shelf"));
     Fields.all().stream()
         .filter(f -> f != Fields.STANDING && f != Fields.CONTENT && f != Fields.CODES)
         .map(Field::label)
@@ -102,32 +216,77 @@ final class LineRow extends HBox {
     return Fields.named(subject).map(Field::label).orElse(subject);
   }
 
-  private void changed() {
-    String name = Fields.named(subject.getValue()).map(Field::key).orElse(subject.getValue());
-    String quoted = name.contains(" ") ? '"' + name + '"' : name;
+  private String subjectKey() {
+    return Fields.named(subject.getValue()).map(Field::key).orElse(subject.getValue());
+  }
+
+  private Parsed parsed() {
+    String key = subjectKey();
+    String quoted = key.contains(" ") ? '"' + key + '"' : key;
+    How asked = how.getValue();
     String typed = values.getText().strip();
-    String text =
-        switch (how.getSelectionModel().getSelectedIndex()) {
-          case MISSING -> "missing:" + quoted;
-          case PRESENT -> "present:" + quoted;
-          default -> quoted + ":" + typed;
-        };
-    if (how.getSelectionModel().getSelectedIndex() == HOLDS && typed.isEmpty()) {
+    return FindParser.parse(
+        asked.takesValues()
+            ? asked.before + quoted + ":" + marked(asked, typed)
+            : asked.before + quoted,
+        codebook);
+  }
+
+  private static String marked(How asked, String typed) {
+    return asked == How.ALL ? typed.replace('|', '&') : typed;
+  }
+
+  private static Optional<Rule.Line> one(Parsed parsed) {
+    return parsed instanceof Parsed.Good good
+            && Rule.of(good.query()).parts() instanceof List<Rule> parts
+            && parts.size() == 1
+            && parts.getFirst() instanceof Rule.Line line
+        ? Optional.of(line)
+        : Optional.empty();
+  }
+
+  private void typed() {
+    values.getStyleClass().remove("wrong");
+    one(parsed()).ifPresent(hand::drafted);
+    if (values.isFocused()) {
+      hand.writing(this);
+    }
+  }
+
+  private void focused(boolean now) {
+    if (now) {
+      hand.writing(this);
+    } else if (!values.getText().equals(kept) && !filling) {
+      changed();
+    }
+  }
+
+  private void changed() {
+    if (filling) {
+      return;
+    }
+    Condition asked = new Condition(subjectKey(), new Condition.Present());
+    if (!hows(asked).contains(how.getValue())) {
+      filling = true;
+      how.setValue(How.IS);
+      filling = false;
+    }
+    if (how.getValue().takesValues() && values.getText().isBlank()) {
       values.setVisible(true);
       values.requestFocus();
       return;
     }
-    switch (FindParser.parse(text, desk.state().get().codebook())) {
-      case Parsed.Good(Query.Term(Condition condition)) -> edited.accept(new Rule.Line(condition));
-      case Parsed.Good other -> wrong(Words.of("rule.oneTerm"));
-      case Parsed.Bad bad -> wrong(bad.message());
-    }
+    Parsed read = parsed();
+    one(read)
+        .ifPresentOrElse(
+            hand::edited,
+            () -> wrong(read instanceof Parsed.Bad bad ? bad.message() : Words.of("rule.oneTerm")));
   }
 
   private void wrong(String message) {
     if (!values.getStyleClass().contains("wrong")) {
       values.getStyleClass().add("wrong");
     }
-    desk.frame().tell(message, true, 0);
+    hand.wrong(message);
   }
 }

@@ -4,196 +4,290 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Consumer;
-import java.util.function.Supplier;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.DataFormat;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Region;
-import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import tenterhook.core.crate.Accounting;
+import tenterhook.core.crate.Accounting.LineEffect;
+import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.LineVerdict;
+import tenterhook.core.crate.Offers;
 import tenterhook.core.crate.Rule;
+import tenterhook.core.crate.RuleEdits;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.TrackList;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 
-/** The lines of a rule crate in their groups; beside each line what it does. */
+/**
+ * The lines of a rule crate in their groups; beside each line what it does, counted anew at every
+ * key. Lines are dragged by their handle, or moved with Alt and the arrows.
+ */
 final class RuleEditor extends VBox {
-  private static final double BAR = 92;
-
-  private static final double SHUT = 96;
+  private static final DataFormat PLACE = new DataFormat("application/x-tenterhook-line");
+  private static final double TALLEST = 270;
 
   private final Desk desk;
   private final Consumer<Rule.Group> edited;
-  private final Supplier<CrateContents> contents;
-  private Rule.Group rule = new Rule.Group(Rule.Kind.ALL, List.of());
-  private List<CrateContents.LineEffect> effects = List.of();
-  private int nextEffect;
+  private final OffersRow offers = new OffersRow();
+  private final VBox notes = new VBox(2);
+  private final List<EffectCells> cells = new ArrayList<>();
+  private final ScrollPane scroll = new ScrollPane();
+  private Crate.RuleCrate crate =
+      new Crate.RuleCrate("-", new Rule.Group(Rule.Kind.ALL, List.of()));
 
-  RuleEditor(Desk desk, Consumer<Rule.Group> edited, Supplier<CrateContents> contents) {
+  RuleEditor(Desk desk, Consumer<Rule.Group> edited) {
     this.desk = desk;
     this.edited = edited;
-    this.contents = contents;
     setId("rule");
+    scroll.setFitToWidth(true);
   }
 
   void clear() {
     getChildren().clear();
   }
 
-  void show(Rule.Group other) {
-    rule = other;
-    effects = contents.get().account(rule);
-    nextEffect = 0;
-    HBox head =
-        new HBox(
-            8,
-            Look.label(Words.of("rule.keep"), "second"),
-            Look.spring(),
-            wide(Look.label(Words.of("rule.holds"), "second"), 64),
-            wide(Look.label(Words.of("rule.left"), "second"), BAR),
-            wide(Look.label(Words.of("rule.shut"), "second"), SHUT));
-    getChildren().setAll(head, group(rule, rule, this::put));
-    verdicts();
+  void show(Crate.RuleCrate other) {
+    crate = other;
+    cells.clear();
+    offers.getChildren().clear();
+    VBox lines = group(crate.rule(), List.of());
+    scroll.setContent(lines);
+    // all lines where there is room, never pressed together by the table below
+    lines
+        .heightProperty()
+        .addListener(
+            (o, before, height) -> {
+              double tall = Math.min(TALLEST, height.doubleValue() + 2);
+              scroll.setMinHeight(tall);
+              scroll.setPrefHeight(tall);
+            });
+    getChildren().setAll(EffectCells.heads(), scroll, offers, notes);
+    count(crate);
   }
 
-  /** Lines that do nothing, or too much, are pointed out in a sentence each. */
-  private void verdicts() {
-    List<LineVerdict> verdicts = LineVerdict.of(rule, effects, contents.get().awake());
-    for (int i = 0; i < verdicts.size(); i++) {
+  private CrateContents contents() {
+    return desk.contents();
+  }
+
+  private Rule.Group rule() {
+    return crate.rule();
+  }
+
+  /** Counts what the lines do; the nodes stay. */
+  private void count(Crate.RuleCrate counted) {
+    Accounting accounting = contents().accounting(counted);
+    List<LineEffect> effects = accounting.lines();
+    int most = effects.stream().mapToInt(LineEffect::leftAfter).max().orElse(1);
+    for (int i = 0; i < effects.size(); i++) {
+      cells.get(i).show(effects.get(i), most);
+    }
+    notes.getChildren().clear();
+    List<LineVerdict> verdicts = LineVerdict.of(counted.rule(), effects, accounting.choosable());
+    for (int i = 0; i < effects.size(); i++) {
       if (verdicts.get(i) != LineVerdict.WORKS) {
         String key = "verdict." + verdicts.get(i).name().toLowerCase(Locale.ROOT);
-        Label said = Look.dataLabel(Words.of(key, effects.get(i).line().text()), "doubt");
-        said.setWrapText(true);
-        getChildren().add(said);
+        note(Words.of(key, effects.get(i).line().text()));
       }
+      cleaned(effects.get(i), i);
     }
   }
 
-  private static Label wide(Label label, double width) {
-    label.setMinWidth(width);
-    label.setMaxWidth(width);
-    label.setAlignment(javafx.geometry.Pos.CENTER_RIGHT);
-    return label;
+  private Label note(String words) {
+    Label said = Look.dataLabel(words, "doubt");
+    said.setWrapText(true);
+    notes.getChildren().add(said);
+    return said;
   }
 
-  private void put(Rule.Group other) {
-    edited.accept(other);
+  /** Other spellings of what a line asks for, and the way to count them in. */
+  private void cleaned(LineEffect effect, int at) {
+    if (effect.cleaned() > 0) {
+      Label said = note(Words.of("rule.cleaned", effect.line().text(), effect.cleaned()));
+      Button take =
+          Look.button(
+              Words.of("rule.takeCleaned"),
+              () ->
+                  Accounting.cleaned(effect.line())
+                      .ifPresent(l -> edited.accept(RuleEdits.with(rule(), placeOf(at), l))),
+              "quiet");
+      take.setId("take-cleaned-" + at);
+      said.setGraphic(take);
+      said.setContentDisplay(javafx.scene.control.ContentDisplay.RIGHT);
+    }
   }
 
-  private VBox group(Rule.Group group, Rule.Group top, Consumer<Rule.Group> change) {
-    VBox box = new VBox();
+  /** The place of a line by its number from top to bottom. */
+  private List<Integer> placeOf(int line) {
+    List<List<Integer>> places = new ArrayList<>();
+    places(rule(), List.of(), places);
+    return places.get(line);
+  }
+
+  private static void places(Rule rule, List<Integer> at, List<List<Integer>> found) {
+    if (rule instanceof Rule.Group group) {
+      for (int i = 0; i < group.parts().size(); i++) {
+        places(group.parts().get(i), RuleEdits.joined(at, i), found);
+      }
+    } else {
+      found.add(at);
+    }
+  }
+
+  private VBox group(Rule.Group group, List<Integer> place) {
     ComboBox<String> kind = new ComboBox<>();
     for (Rule.Kind one : Rule.Kind.values()) {
-      kind.getItems().add(Words.of("rule." + one.name().toLowerCase(java.util.Locale.ROOT)));
+      kind.getItems().add(Words.of("rule." + one.name().toLowerCase(Locale.ROOT)));
     }
     kind.getSelectionModel().select(group.kind().ordinal());
     kind.setAccessibleText(Words.of("rule.kind"));
     kind.setOnAction(
-        e ->
-            change.accept(
-                new Rule.Group(
-                    Rule.Kind.values()[kind.getSelectionModel().getSelectedIndex()],
-                    group.parts())));
-    var addLine =
-        Look.button(
-            Words.of("rule.addLine"), () -> change.accept(group.plus(LineRow.fresh())), "quiet");
-    if (group == top) {
+        e -> {
+          Rule.Kind chosen = Rule.Kind.values()[kind.getSelectionModel().getSelectedIndex()];
+          edited.accept(RuleEdits.with(rule(), place, new Rule.Group(chosen, group.parts())));
+        });
+    Rule fresh = new Rule.Group(Rule.Kind.NONE, List.of(LineRow.fresh()));
+    Button addLine = add("rule.addLine", group, place, LineRow.fresh());
+    HBox head = new HBox(6, kind, addLine, add("rule.addGroup", group, place, fresh));
+    head.setAlignment(Pos.CENTER_LEFT);
+    receive(head, RuleEdits.joined(place, 0));
+    VBox box = new VBox(head);
+    if (place.isEmpty()) {
       addLine.setId("add-line");
+    } else {
+      head.getChildren()
+          .add(
+              Look.button(
+                  Words.of("rule.removeGroup"),
+                  () -> edited.accept(RuleEdits.without(rule(), place)),
+                  "quiet"));
+      box.getStyleClass().add("group-box");
     }
-    HBox head =
-        new HBox(
-            6,
-            kind,
-            addLine,
-            Look.button(
-                Words.of("rule.addGroup"),
-                () ->
-                    change.accept(
-                        group.plus(new Rule.Group(Rule.Kind.NONE, List.of(LineRow.fresh())))),
-                "quiet"));
-    head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    box.getChildren().add(head);
     for (int i = 0; i < group.parts().size(); i++) {
-      box.getChildren().add(part(group, i, top, change));
+      List<Integer> at = RuleEdits.joined(place, i);
+      box.getChildren()
+          .add(
+              switch (group.parts().get(i)) {
+                case Rule.Line line -> line(line, at);
+                case Rule.Group inner -> group(inner, at);
+              });
     }
     return box;
   }
 
-  private Region part(Rule.Group group, int at, Rule.Group top, Consumer<Rule.Group> change) {
-    Runnable remove = () -> change.accept(without(group, at));
-    return switch (group.parts().get(at)) {
-      case Rule.Line line -> {
-        LineRow row =
-            new LineRow(desk, line, other -> change.accept(with(group, at, other)), remove);
-        row.getChildren().addAll(effect());
-        yield row;
-      }
-      case Rule.Group inner -> {
-        VBox box = group(inner, top, other -> change.accept(with(group, at, other)));
-        ((HBox) box.getChildren().getFirst())
-            .getChildren()
-            .add(Look.button(Words.of("rule.removeGroup"), remove, "quiet"));
-        box.getStyleClass().add("group-box");
-        yield box;
-      }
-    };
+  private Button add(String key, Rule.Group group, List<Integer> place, Rule part) {
+    return Look.button(
+        Words.of(key),
+        () -> edited.accept(RuleEdits.with(rule(), place, group.plus(part))),
+        "quiet");
   }
 
-  private List<Region> effect() {
-    int at = nextEffect++;
-    CrateContents.LineEffect effect = effects.get(at);
-    int most =
-        Math.max(1, effects.stream().mapToInt(CrateContents.LineEffect::leftAfter).max().orElse(1));
-    Region part = new Region();
-    part.getStyleClass().add("bar-part");
-    part.setMaxSize(BAR * effect.leftAfter() / most, 6);
-    StackPane bar = new StackPane(part);
-    bar.getStyleClass().add("bar-ground");
-    bar.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    bar.setMaxHeight(6);
-    bar.setMinSize(BAR, 6);
-    VBox left = new VBox(2, wide(Look.label(String.valueOf(effect.leftAfter())), BAR), bar);
-    left.setMinWidth(BAR);
-    return List.of(
-        wide(Look.label(String.valueOf(effect.holdsFor())), 64), left, shutOut(at, effect));
+  private LineRow line(Rule.Line line, List<Integer> place) {
+    int at = cells.size();
+    EffectCells effect = new EffectCells(at, () -> nearlyIn(line, at));
+    cells.add(effect);
+    LineRow row = new LineRow(desk.state().get().codebook(), line, new LineHand(place));
+    row.getChildren().add(effect.node());
+    row.onOfferKey(offers::step);
+    row.addEventFilter(KeyEvent.KEY_PRESSED, e -> moveByKey(e, place));
+    row.handle()
+        .setOnDragDetected(
+            e -> {
+              ClipboardContent carried = new ClipboardContent();
+              carried.put(PLACE, List.copyOf(place).toString());
+              row.startDragAndDrop(TransferMode.MOVE).setContent(carried);
+              e.consume();
+            });
+    receive(row, place);
+    return row;
   }
 
-  /** How many are nearly in; a click lists them. */
-  private Region shutOut(int at, CrateContents.LineEffect effect) {
-    if (effect.shutOut() == 0) {
-      return wide(Look.label("0", "second"), SHUT);
+  private final class LineHand implements LineRow.Hand {
+    private final List<Integer> place;
+
+    LineHand(List<Integer> place) {
+      this.place = place;
     }
-    Button open =
-        Look.button(
-            String.valueOf(effect.shutOut()),
-            () ->
-                desk.frame()
-                    .show(
-                        TrackList.of(
-                            Words.of("rule.nearlyIn", effect.line().text()),
-                            contents.get().nearlyIn(rule, at))),
-            "quiet",
-            "hole");
-    open.setId("nearly-in-" + at);
-    open.setMinWidth(SHUT);
-    open.setMaxWidth(SHUT);
-    open.setAlignment(javafx.geometry.Pos.CENTER_RIGHT);
-    return open;
+
+    @Override
+    public void edited(Rule.Line line) {
+      edited.accept(RuleEdits.with(rule(), place, line));
+    }
+
+    @Override
+    public void drafted(Rule.Line line) {
+      count(crate.with(RuleEdits.with(rule(), place, line)));
+    }
+
+    @Override
+    public void wrong(String message) {
+      desk.frame().tell(message, true, 0);
+    }
+
+    @Override
+    public void removed() {
+      edited.accept(RuleEdits.without(rule(), place));
+    }
+
+    @Override
+    public void writing(LineRow row) {
+      if (!offers.taking()) {
+        var state = desk.state().get();
+        offers.show(
+            row,
+            new Offers(state.snapshot(), state.codebook(), state.crates(), contents())
+                .of(row.asked(), row.piece(), state.snapshot().tracks()));
+      }
+    }
   }
 
-  private static Rule.Group with(Rule.Group group, int at, Rule other) {
-    List<Rule> parts = new ArrayList<>(group.parts());
-    parts.set(at, other);
-    return new Rule.Group(group.kind(), parts);
+  private void moveByKey(KeyEvent event, List<Integer> place) {
+    boolean down = event.getCode() == KeyCode.DOWN;
+    if (event.isAltDown() && (down || event.getCode() == KeyCode.UP)) {
+      RuleEdits.step(rule(), place, down)
+          .ifPresent(to -> edited.accept(RuleEdits.moved(rule(), place, to)));
+      event.consume();
+    }
   }
 
-  private static Rule.Group without(Rule.Group group, int at) {
-    List<Rule> parts = new ArrayList<>(group.parts());
-    parts.remove(at);
-    return new Rule.Group(group.kind(), parts);
+  /** A line that is dropped on a node goes before a place. */
+  private void receive(Node node, List<Integer> before) {
+    node.setOnDragOver(
+        e -> {
+          if (e.getDragboard().hasContent(PLACE)) {
+            e.acceptTransferModes(TransferMode.MOVE);
+            e.consume();
+          }
+        });
+    node.setOnDragDropped(
+        e -> {
+          List<Integer> from =
+              List.of(String.valueOf(e.getDragboard().getContent(PLACE)).split("\\D+")).stream()
+                  .filter(n -> !n.isEmpty())
+                  .map(Integer::valueOf)
+                  .toList();
+          edited.accept(RuleEdits.moved(rule(), from, before));
+          e.setDropCompleted(true);
+          e.consume();
+        });
+  }
+
+  /** Those that one line alone keeps out, as a list of their own. */
+  private void nearlyIn(Rule.Line line, int at) {
+    desk.frame()
+        .show(
+            TrackList.of(
+                Words.of("rule.nearlyIn", line.text()), contents().accounting(crate).nearlyIn(at)));
   }
 }

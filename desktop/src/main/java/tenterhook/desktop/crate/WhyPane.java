@@ -1,63 +1,175 @@
 package tenterhook.desktop.crate;
 
+import java.util.ArrayList;
+import java.util.List;
+import javafx.css.PseudoClass;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.crate.Accounting;
+import tenterhook.core.crate.Accounting.Matter;
+import tenterhook.core.crate.Accounting.Reason;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
-import tenterhook.core.field.Fields;
+import tenterhook.core.crate.Rule;
+import tenterhook.core.find.FindParser;
+import tenterhook.core.find.Parsed;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 
-/** Says of the track chosen last which lines of the crate hold for it and which do not. */
+/**
+ * Says of the track chosen last which lines of the crate hold for it and which do not, what it has
+ * instead, and which tracks one line alone keeps out.
+ */
 final class WhyPane extends VBox {
+  private static final PseudoClass FAILS = PseudoClass.getPseudoClass("fails");
+  private static final double WIDTH = 250;
+  private static final int STEP = 14;
+  private static final int NEAR = 9;
+
   private final Desk desk;
   private final Label heading = Look.label("", "heading");
   private final Label track = Look.label("", "second");
   private final VBox lines = new VBox(6);
+  private final VBox near = new VBox(3);
 
   WhyPane(Desk desk) {
+    super(6);
     this.desk = desk;
     setId("why");
     getStyleClass().add("side");
-    setPrefWidth(250);
-    setMinWidth(250);
+    setPrefWidth(WIDTH);
+    setMinWidth(WIDTH);
     track.setWrapText(true);
-    getChildren().addAll(heading, track, lines);
+    near.setId("nearly-in");
+    near.setPadding(new Insets(10, 0, 0, 0));
+    ScrollPane scroll = new ScrollPane(new VBox(6, lines, near));
+    scroll.setFitToWidth(true);
+    VBox.setVgrow(scroll, Priority.ALWAYS);
+    getChildren().addAll(heading, track, scroll);
   }
 
   void clear() {
     heading.setText("");
     track.setText("");
     lines.getChildren().clear();
+    near.getChildren().clear();
   }
 
   void show(Crate.RuleCrate crate, CrateContents contents) {
-    clear();
+    lines.getChildren().clear();
     int id = desk.chosen().get();
     Snapshot snapshot = desk.state().get().snapshot();
     if (id == 0 || !snapshot.has(id)) {
       heading.setText(Words.of("why.heading"));
-      track.setText(Words.of("why.none"));
-      return;
+      track.setText(Words.of("why.noTrack"));
+    } else {
+      List<Reason> reasons = contents.accounting(crate).why(id);
+      boolean in = reasons.stream().filter(r -> r.depth() == 0).allMatch(Reason::holds);
+      heading.setText(Words.of(in ? "why.in" : "why.out"));
+      Look.data(track, snapshot.name(id));
+      reasons.forEach(r -> lines.getChildren().add(line(r)));
     }
-    boolean in = contents.finder().find(crate.rule().query()).contains(id);
-    boolean resting = !snapshot.raw(id, Fields.RESTING).isEmpty();
-    heading.setText(Words.of(in && !resting ? "why.in" : "why.out"));
-    Look.data(track, snapshot.name(id));
-    if (resting) {
-      lines.getChildren().add(line(Words.of("why.resting"), false));
-    }
-    for (CrateContents.Reason reason : contents.why(crate.rule(), id)) {
-      lines.getChildren().add(line(reason.text(), reason.holds()));
-    }
+    desk.latest(this, () -> nearly(crate, contents), found -> showNear(found, snapshot));
   }
 
-  private static Label line(String text, boolean holds) {
-    Label label =
-        Look.dataLabel(Words.of(holds ? "why.holds" : "why.fails", text), holds ? "whole" : "hole");
-    label.setWrapText(true);
-    return label;
+  private HBox line(Reason reason) {
+    Label words = Look.dataLabel(words(reason));
+    words.setWrapText(true);
+    VBox said = new VBox(1, words);
+    if (!reason.holds() && reason.matter() == Matter.LINE) {
+      Label has =
+          Look.dataLabel(
+              reason.has().isBlank() ? Words.of("why.hasNone") : Words.of("why.has", reason.has()),
+              "hole");
+      has.setWrapText(true);
+      said.getChildren().add(has);
+    }
+    Region mark = new Region();
+    mark.getStyleClass().add("why-mark");
+    mark.pseudoClassStateChanged(FAILS, !reason.holds());
+    HBox box = new HBox(8, mark, said);
+    HBox.setHgrow(said, Priority.ALWAYS);
+    box.setAlignment(Pos.TOP_LEFT);
+    box.setPadding(new Insets(0, 0, 0, reason.depth() * STEP));
+    box.setAccessibleText(Words.of(reason.holds() ? "why.holds" : "why.fails", words(reason)));
+    box.getStyleClass().add("why-line");
+    return box;
+  }
+
+  private String words(Reason reason) {
+    return switch (reason.matter()) {
+      case LINE -> parsed(reason.text());
+      case NEVER -> Words.of("why.never", parsed(reason.text()));
+      default -> Words.of("why." + reason.matter().name().toLowerCase(java.util.Locale.ROOT));
+    };
+  }
+
+  private String parsed(String text) {
+    return FindParser.parse(text, desk.state().get().codebook()) instanceof Parsed.Good good
+            && Rule.of(good.query()).parts() instanceof List<Rule> parts
+            && parts.size() == 1
+            && parts.getFirst() instanceof Rule.Line line
+        ? LineWords.of(line)
+        : text;
+  }
+
+  /** A track that one line keeps out. */
+  private record Nearly(int id, Rule.Line line) {}
+
+  private record Found(int count, List<Nearly> first) {}
+
+  private static Found nearly(Crate.RuleCrate crate, CrateContents contents) {
+    Accounting accounting = contents.accounting(crate);
+    List<Rule.Line> all = Rule.lines(crate.rule());
+    RoaringBitmap seen = new RoaringBitmap();
+    List<Nearly> first = new ArrayList<>();
+    for (int i = 0; i < all.size(); i++) {
+      RoaringBitmap out = accounting.nearlyIn(i);
+      out.andNot(seen);
+      seen.or(out);
+      Rule.Line line = all.get(i);
+      // a few of each line, so that one line does not take all the room
+      out.stream()
+          .limit(Math.max(2, NEAR / all.size()))
+          .forEach(id -> first.add(new Nearly(id, line)));
+    }
+    return new Found(
+        seen.getCardinality(), List.copyOf(first.subList(0, Math.min(NEAR, first.size()))));
+  }
+
+  private void showNear(Found found, Snapshot snapshot) {
+    near.getChildren().clear();
+    if (found.count() == 0) {
+      return;
+    }
+    near.getChildren()
+        .addAll(
+            Look.label(Words.of("why.nearly", found.count()), "strong"),
+            Look.label(Words.of("why.nearlyWords"), "second"));
+    found.first().stream()
+        .filter(n -> snapshot.has(n.id()))
+        .forEach(n -> near.getChildren().add(nearly(n, snapshot)));
+  }
+
+  private Node nearly(Nearly one, Snapshot snapshot) {
+    Button open = Look.button("", () -> desk.chosen().set(one.id()), "quiet", "nearly");
+    Label name = Look.dataLabel(snapshot.name(one.id()));
+    Label why = Look.dataLabel(LineWords.of(one.line()), "second");
+    open.setGraphic(new VBox(name, why));
+    open.setAccessibleText(snapshot.name(one.id()));
+    open.setMaxWidth(Double.MAX_VALUE);
+    open.setAlignment(Pos.CENTER_LEFT);
+    return open;
   }
 }

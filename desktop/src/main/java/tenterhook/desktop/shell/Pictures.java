@@ -268,7 +268,7 @@ final class Pictures {
     shell.inView().tracks().ifPresent(p -> p.table().getSelectionModel().select(2));
     if (desk.state().get().crates().crate("Fast laps").orElseThrow()
         instanceof Crate.RuleCrate rule) {
-      desk.chosen().set(desk.contents().nearlyIn(rule.rule(), 2).first());
+      desk.chosen().set(desk.contents().accounting(rule).nearlyIn(2).first());
     }
   }
 

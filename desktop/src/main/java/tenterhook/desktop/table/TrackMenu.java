@@ -12,6 +12,7 @@ import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.Shelf;
 import tenterhook.core.field.Fields;
 import tenterhook.desktop.play.PlaysView;
 import tenterhook.desktop.shell.Desk;
@@ -53,6 +54,13 @@ final class TrackMenu {
       }
     }
     crates.setDisable(crates.getItems().isEmpty());
+    Menu never = new Menu(Words.of("menu.never"));
+    for (Shelf shelf : desk.state().get().crates().shelves()) {
+      MenuItem item = new MenuItem(shelf.name());
+      item.setOnAction(e -> neverPlay(shelf));
+      never.getItems().add(item);
+    }
+    never.setDisable(never.getItems().isEmpty());
     Menu shown = new Menu(Words.of("menu.columns"));
     shown.getItems().addAll(columns.choice());
     menu.getItems()
@@ -61,6 +69,7 @@ final class TrackMenu {
             rating,
             crates,
             takeOut(),
+            never,
             new SeparatorMenuItem(),
             item("menu.measure", () -> desk.measuring().measure(pane.selection())),
             item("menu.follow", () -> desk.frame().goesWith()),
@@ -112,6 +121,18 @@ final class TrackMenu {
         now.with(hand.name(), c -> new Crate.HandCrate(hand.name(), List.copyOf(tracks)));
     String title = Words.of("change.toCrate", tracks.size() - hand.tracks().size(), hand.name());
     desk.apply(new Change(title, true, List.of(new Edit.SetCrates(now, after))));
+  }
+
+  private void neverPlay(Shelf shelf) {
+    Crates now = desk.state().get().crates();
+    List<Integer> tracks = chosen();
+    Crates after = now.withShelf(shelf.name(), s -> s.with(s.never().plus(tracks)));
+    String what = Words.of("count.tracks", tracks.size());
+    desk.apply(
+        new Change(
+            Words.of("change.never", shelf.name(), what),
+            true,
+            List.of(new Edit.SetCrates(now, after))));
   }
 
   private void copyPath() {

@@ -20,6 +20,7 @@ import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.job.Progress;
 import tenterhook.core.track.Snapshot;
+import tenterhook.core.track.TrackOrder;
 
 /** The demo as a whole: music, codebook, crates, and the mishaps that happened since. */
 public final class DemoCollection {
@@ -124,7 +125,10 @@ public final class DemoCollection {
     List<Integer> byHand = snapshot.tracks().stream().boxed().filter(id -> id % 29 == 3).toList();
     return Crates.NONE
         .plus("Rink nights", rule("Doors open", "Moment:DRS"))
-        .plus("Rink nights", new Crate.RuleCrate("Fast laps", fastLaps(), "bpm", false, 0))
+        .plus(
+            "Rink nights",
+            new Crate.RuleCrate("Fast laps", fastLaps())
+                .sorted(List.of(new TrackOrder.Key("bpm", false))))
         .plus("Rink nights", rule("Pairs only", "Moment:PAI"))
         .plus("Rink nights", rule("Ice break", "Moment:ICE"))
         .plus("Night ferry", rule("Sunset deck", "Moment:DEK|LNG", "bpm:..110"))

@@ -3,15 +3,18 @@ package tenterhook.standins.measure;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.io.BufferedReader;
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.bytedeco.javacpp.Loader;
+import org.bytedeco.ffmpeg.avutil.LogCallback;
+import org.bytedeco.ffmpeg.global.avutil;
+import org.bytedeco.javacpp.BytePointer;
+import org.bytedeco.javacv.FFmpegFrameFilter;
+import org.bytedeco.javacv.FFmpegFrameGrabber;
+import org.bytedeco.javacv.Frame;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -85,27 +88,40 @@ class MeasuringPiecesTest {
     }
   }
 
-  /** The program that comes with the library. */
-  private static double theirs(Path file) throws IOException {
-    Process process =
-        new ProcessBuilder(
-                Loader.load(org.bytedeco.ffmpeg.ffmpeg.class),
-                "-nostats",
-                "-i",
-                file.toString(),
-                "-af",
-                "ebur128",
-                "-f",
-                "null",
-                "-")
-            .redirectErrorStream(true)
-            .start();
-    double last = Double.NaN;
-    try (BufferedReader lines = process.inputReader()) {
-      for (String line = lines.readLine(); line != null; line = lines.readLine()) {
-        Matcher found = LUFS.matcher(line);
-        last = found.matches() ? Double.parseDouble(found.group(1)) : last;
+  /** The meter of the library, which says at its end what it measured. */
+  private static double theirs(Path file) throws Exception {
+    StringBuilder said = new StringBuilder();
+    LogCallback listen =
+        new LogCallback() {
+          @Override
+          public void call(int level, BytePointer message) {
+            said.append(message.getString());
+          }
+        };
+    try (FFmpegFrameGrabber sound = new FFmpegFrameGrabber(file.toFile())) {
+      sound.start();
+      avutil.av_log_set_level(avutil.AV_LOG_INFO);
+      avutil.setLogCallback(listen);
+      try (FFmpegFrameFilter meter = new FFmpegFrameFilter("ebur128", sound.getAudioChannels())) {
+        meter.setSampleRate(sound.getSampleRate());
+        meter.setSampleFormat(sound.getSampleFormat());
+        meter.start();
+        for (Frame frame = sound.grabSamples(); frame != null; frame = sound.grabSamples()) {
+          meter.push(frame);
+          while (meter.pullSamples() != null) {
+            continue; // it hands on what it heard
+          }
+        }
       }
+    } finally {
+      avutil.setLogCallback(null);
+      avutil.av_log_set_level(avutil.AV_LOG_ERROR);
+      listen.close();
+    }
+    Matcher found = LUFS.matcher(said);
+    double last = Double.NaN;
+    while (found.find()) {
+      last = Double.parseDouble(found.group(1));
     }
     return last;
   }

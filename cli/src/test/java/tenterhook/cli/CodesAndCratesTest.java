@@ -1,0 +1,159 @@
+package tenterhook.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tenterhook.backstage.disk.SafeFiles;
+import tenterhook.backstage.pack.Packing;
+import tenterhook.backstage.tagfile.TagFiles;
+import tenterhook.core.field.Fields;
+
+/** The codebook and crates without a window. */
+class CodesAndCratesTest extends CommandTest {
+  @BeforeEach
+  void aCodebook() throws Exception {
+    Path table = folder.resolve("mine.csv");
+    Files.writeString(
+        table,
+        "facet,many,demanded,code,meaning,rule\n"
+            + "Era,,yes,80S,eighties,year:1980..1989\n"
+            + "Era,,yes,90S,nineties,year:1990..1999\n"
+            + "Style,yes,yes,SKA,ska,\n"
+            + "Style,yes,yes,DUB,dub,\n");
+    assertThat(run("codebook", "import", table.toString()).status()).isZero();
+  }
+
+  @Test
+  void theCodebookGoesOutAndComesBack() throws Exception {
+    String before = run("codebook").out();
+    Path table = folder.resolve("out.csv");
+    run("codebook", "export", table.toString());
+    run("codebook", "remove", "DUB");
+    assertThat(run("codebook").out()).isNotEqualTo(before);
+    assertThat(run("codebook", "import", table.toString()).status()).isZero();
+    assertThat(run("codebook").out()).isEqualTo(before);
+    assertThat(run("codebook", "export", folder.resolve("x.doc").toString()).status()).isEqualTo(2);
+    Files.writeString(table, "facet,code\nEra,two words\n");
+    assertThat(run("codebook", "import", table.toString()).err()).contains("line 2");
+  }
+
+  @Test
+  void wordsElsewhereBecomeCodesAndAreTakenBack() throws Exception {
+    run("set", "genre:ska", "grouping=Eighties, ska, keep me");
+    Path file = Path.of(first("genre:ska"));
+    List<JsonNode> listed = run("codebook", "bring", "--from", "grouping", "--list").lines();
+    assertThat(listed).extracting(l -> l.path("code").asText()).contains("80S", "SKA", "");
+    JsonNode brought = run("codebook", "bring", "--from", "grouping").last();
+    assertThat(TagFiles.read(file).raw(Fields.COMMENT)).endsWith("/80S/SKA/");
+    assertThat(TagFiles.read(file).raw(Fields.GROUPING)).isEqualTo("keep me");
+    run("undo", brought.path("change").asText());
+    assertThat(TagFiles.read(file).raw(Fields.GROUPING)).isEqualTo("Eighties, ska, keep me");
+  }
+
+  @Test
+  void straysAreAdoptedOrLeftAlone() throws Exception {
+    run("set", "genre:ska", "comment=/SKA/LOUD/HUSH/");
+    assertThat(run("codebook", "strays").lines())
+        .extracting(l -> l.path("stray").asText())
+        .contains("LOUD", "HUSH");
+    run("codebook", "adopt", "LOUD", "Style");
+    run("codebook", "ignore", "HUSH");
+    assertThat(run("codebook", "strays").lines())
+        .extracting(l -> l.path("stray").asText())
+        .doesNotContain("LOUD", "HUSH");
+    assertThat(tracks("code:LOUD")).hasSameSizeAs(tracks("genre:ska"));
+    assertThat(TagFiles.read(Path.of(first("genre:ska"))).raw(Fields.COMMENT))
+        .isEqualTo("/SKA/LOUD/HUSH/");
+  }
+
+  @Test
+  void aRuleIsTextAndAsksForWhatTheQueryFinds() throws Exception {
+    String rule = "genre:ska (year:..1999 or missing:year) not artist:fask";
+    run("crates", "add", "Rink", "Old ska", rule, "--order", "-year,artist", "--limit", "3");
+    assertThat(run("crates", "rule", "Old ska").last().path("rule").asText()).isEqualTo(rule);
+    List<JsonNode> held = run("crate", "Old ska").lines();
+    assertThat(held).hasSize(Math.min(3, tracks(rule).size()));
+    assertThat(run("crates", "rule", "Old ska", "genre:~\"s k a\"").status()).isZero();
+    assertThat(run("crates", "rule", "Old ska", "nofield:x").status()).isEqualTo(2);
+    List<JsonNode> why = run("why", "Old ska", "missing:title genre:dub").lines();
+    assertThat(
+            run("crates", "add", "Rink", "By chance", "year:1..", "--limit", "4", "--draw", "5")
+                .status())
+        .isZero();
+    assertThat(run("crate", "By chance").out()).isEqualTo(run("crate", "By chance").out());
+    assertThat(why).allMatch(l -> l.has("holds") || l.has("in"));
+  }
+
+  @Test
+  void whatIsNeverPlayedStaysOutAndWhySaysSo() throws Exception {
+    run("crates", "add", "Parade", "All", "present:title");
+    int all = run("crate", "All").lines().size();
+    int ska = tracks("genre:ska present:title").size();
+    assertThat(run("crates", "never", "Parade", "genre:ska").status()).isZero();
+    assertThat(run("crate", "All").lines()).hasSize(all - ska);
+    String id = tracks("genre:ska present:title").getFirst().path("id").asText();
+    assertThat(run("why", "All", id).lines().getFirst().path("matter").asText()).isEqualTo("never");
+    assertThat(run("crates", "never", "Parade").last().path("line").asText())
+        .isEqualTo("genre:ska");
+    run("crates", "never", "Parade", "genre:ska", "--allow");
+    assertThat(run("crate", "All").lines()).hasSize(all);
+    assertThat(run("crates", "never", "Nowhere").status()).isEqualTo(2);
+  }
+
+  @Test
+  void manyCratesAreBuiltAndOnceOnly() throws Exception {
+    run("crates", "build", "Styles", "--codes", "Style");
+    run("crates", "build", "Decades", "--decades");
+    run("crates", "build", "Ferry", "--like", "Styles", "--named", "{shelf} {crate}");
+    List<JsonNode> crates = run("crates").lines();
+    assertThat(crates)
+        .extracting(c -> c.path("crate").asText())
+        .contains("ska", "dub", "Ferry ska");
+    int inDecades =
+        crates.stream()
+            .filter(c -> c.path("shelf").asText().equals("Decades"))
+            .mapToInt(c -> c.path("tracks").asInt())
+            .sum();
+    assertThat(inDecades).isEqualTo(tracks("present:year").size());
+    run("crates", "build", "Styles", "--codes", "Style");
+    assertThat(run("crates").lines()).hasSameSizeAs(crates);
+    assertThat(run("crates", "coverage", "Era", "Style").lines())
+        .extracting(l -> l.path("row").asText())
+        .containsExactly("80S", "90S");
+    assertThat(run("crates", "build", "X", "--codes", "Mood").status()).isEqualTo(2);
+  }
+
+  @Test
+  void musicIsSentAlongCheckedAndNotTwice() throws Exception {
+    run("crates", "add", "Rink", "Ska", "genre:ska");
+    run("crates", "add", "Rink", "Dub", "genre:dub");
+    Path stick = folder.resolve("stick");
+    JsonNode first = run("export", "Rink", "--to", stick.toString(), "--copy").last();
+    assertThat(first.path("copied").asInt()).isPositive();
+    for (String line : Files.readAllLines(stick.resolve("Ska.m3u8"))) {
+      if (!line.startsWith("#")) {
+        assertThat(line).startsWith("Music/");
+        assertThat(stick.resolve(line)).exists();
+      }
+    }
+    for (String line : Files.readAllLines(stick.resolve("Music").resolve(Packing.SUMS))) {
+      assertThat(SafeFiles.hash(stick.resolve("Music").resolve(line.substring(66))))
+          .isEqualTo(line.substring(0, 64));
+    }
+    JsonNode again = run("export", "Rink", "--to", stick.toString(), "--copy").last();
+    assertThat(again.path("copied").asInt()).isZero();
+    assertThat(again.path("there").asInt()).isEqualTo(first.path("copied").asInt());
+    Path list = folder.resolve("there.m3u8");
+    run("export", "Ska", "--to", list.toString(), "--elsewhere", music + "=D:/Sets/");
+    assertThat(Files.readAllLines(list).stream().filter(l -> !l.startsWith("#")))
+        .isNotEmpty()
+        .allMatch(l -> l.startsWith("D:/Sets/") && !l.contains("//"));
+    assertThat(run("export", "Ska", "--to", "x.m3u8", "--elsewhere", "nothing").status())
+        .isEqualTo(2);
+  }
+}

@@ -1,0 +1,149 @@
+package tenterhook.core.crate;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.code.Code;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.code.Facet;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.FieldType;
+import tenterhook.core.field.Fields;
+import tenterhook.core.find.Condition;
+import tenterhook.core.find.FindText;
+import tenterhook.core.text.Fold;
+import tenterhook.core.track.Column;
+import tenterhook.core.track.Snapshot;
+
+/** Values that may be meant while a line is being written, with how many tracks each finds. */
+public final class Offers {
+  private static final int MOST = 8;
+  private static final List<String> SPANS = List.of("-7d..", "-30d..", "-3m..", "-1y..", "..-1y");
+  private static final int DECADE = 10;
+
+  private final Snapshot snapshot;
+  private final Codebook codebook;
+  private final Crates crates;
+  private final CrateContents contents;
+
+  /** Offers of one moment. */
+  public Offers(Snapshot snapshot, Codebook codebook, Crates crates, CrateContents contents) {
+    this.snapshot = snapshot;
+    this.codebook = codebook;
+    this.crates = crates;
+    this.contents = contents;
+  }
+
+  /**
+   * A value that may be meant.
+   *
+   * @param text as it is written in the find language
+   * @param words what it means, else empty
+   * @param tracks how many it finds
+   */
+  public record Offer(String text, String words, int tracks) {}
+
+  /**
+   * Values of a subject, the most frequent first.
+   *
+   * @param subject key of a field, name of a facet, or another subject of a {@link Condition}
+   * @param typed what stands there so far; upper and lower case and accents alike
+   * @param scope tracks to count
+   * @return eight at most; none where values are free, such as for words
+   */
+  public List<Offer> of(String subject, String typed, RoaringBitmap scope) {
+    Condition asked = new Condition(subject, new Condition.Present());
+    List<Offer> all =
+        switch (subject) {
+          case "crate" -> crates();
+          case "shelf" -> shelves();
+          case "text" -> List.of();
+          default -> asked.ofCodes() ? codes(subject, scope) : values(asked, scope);
+        };
+    String wanted = Fold.fold(typed.strip());
+    return all.stream()
+        .filter(o -> Fold.fold(o.text() + " " + o.words()).contains(wanted))
+        .filter(o -> o.tracks() > 0)
+        .sorted(Comparator.comparing(o -> -o.tracks()))
+        .limit(MOST)
+        .toList();
+  }
+
+  private List<Offer> crates() {
+    return crates.all().stream()
+        .map(c -> new Offer(quoted(c.name()), "", contents.count(c)))
+        .toList();
+  }
+
+  private List<Offer> shelves() {
+    return crates.shelves().stream()
+        .map(s -> new Offer(quoted(s.name()), "", contents.union(s).getCardinality()))
+        .toList();
+  }
+
+  private List<Offer> codes(String subject, RoaringBitmap scope) {
+    Map<String, Integer> counts = new HashMap<>();
+    scope.forEach(
+        (int id) ->
+            snapshot
+                .value(id, Fields.CODES)
+                .ifPresent(all -> all.forEach(c -> counts.merge(c, 1, Integer::sum))));
+    List<Facet> facets = codebook.facet(subject).map(List::of).orElse(codebook.facets());
+    List<Offer> offers = new ArrayList<>();
+    for (Facet facet : facets) {
+      for (Code code : facet.codes()) {
+        offers.add(new Offer(code.token(), code.meaning(), counts.getOrDefault(code.token(), 0)));
+      }
+    }
+    return offers;
+  }
+
+  private List<Offer> values(Condition asked, RoaringBitmap scope) {
+    Field<?> field = asked.field().orElseThrow();
+    if (field == Fields.ADDED || field == Fields.LAST_PLAYED) {
+      return SPANS.stream().map(s -> new Offer(s, "", found(asked.subject(), s))).toList();
+    }
+    Map<String, Integer> counts = new HashMap<>();
+    Column column = snapshot.column(field);
+    scope.forEach((int id) -> counts.merge(column.text(id), 1, Integer::sum));
+    Map<String, Offer> offers = new HashMap<>();
+    counts.forEach((value, count) -> offer(field, value, count, offers));
+    return List.copyOf(offers.values());
+  }
+
+  private int found(String subject, String span) {
+    String[] ends = span.split("\\.\\.", -1);
+    Condition asked =
+        new Condition(subject, new Condition.AnyOf(List.of(new Condition.Range(ends[0], ends[1]))));
+    return contents.finder().find(asked, snapshot.tracks()).getCardinality();
+  }
+
+  private static void offer(Field<?> field, String value, int count, Map<String, Offer> offers) {
+    if (field.type().numeric()) {
+      double number = field.type().number(value);
+      if (!Double.isNaN(number)) {
+        long from = (long) Math.floor(number / DECADE) * DECADE;
+        String last = field == Fields.YEAR ? "" + (from + DECADE - 1) : from + DECADE - 1 + ".99";
+        add(offers, from + ".." + last, count);
+      }
+      return;
+    }
+    for (String one : value.split(String.valueOf(FieldType.SEPARATOR))) {
+      if (!one.isBlank()) {
+        add(offers, "=" + quoted(one), count);
+      }
+    }
+  }
+
+  private static void add(Map<String, Offer> offers, String text, int count) {
+    offers.merge(
+        text, new Offer(text, "", count), (a, b) -> new Offer(text, "", a.tracks() + b.tracks()));
+  }
+
+  private static String quoted(String text) {
+    return FindText.value(new Condition.Part(text));
+  }
+}

@@ -1,0 +1,51 @@
+package tenterhook.core.text;
+
+import java.text.Normalizer;
+import java.util.HashSet;
+import java.util.Locale;
+import java.util.Set;
+import java.util.regex.Pattern;
+
+/**
+ * File names that every system takes (the stricter of POSIX and of Windows' "Naming Files, Paths,
+ * and Namespaces"), each given once in a folder. Not for several threads at once.
+ */
+public final class PortableNames {
+  private static final Pattern REFUSED = Pattern.compile("[\\p{Cntrl}<>:\"/\\\\|?*]+");
+  private static final Pattern EDGES = Pattern.compile("^[\\s.]+|[\\s.]+$");
+  private static final Pattern DEVICE = Pattern.compile("(?i)(con|prn|aux|nul|com\\d|lpt\\d)");
+  private static final int LONGEST = 100;
+
+  private final Set<String> taken = new HashSet<>();
+
+  /**
+   * The name for a file that is put into the folder.
+   *
+   * @param name as it is now, with its ending
+   * @return letters as they are but composed (NFC), what systems refuse replaced by {@code _}; at
+   *     most 100 characters and the ending; another number behind it where it was given before
+   */
+  public String give(String name) {
+    int dot = name.lastIndexOf('.');
+    boolean ended = dot > 0 && name.length() - dot <= 6;
+    String ending = ended ? plain(name.substring(dot + 1)) : "";
+    String base = plain(ended ? name.substring(0, dot) : name);
+    if (base.isEmpty() || DEVICE.matcher(base).matches()) {
+      base = "_" + base;
+    }
+    if (base.codePointCount(0, base.length()) > LONGEST) {
+      base = base.substring(0, base.offsetByCodePoints(0, LONGEST)).strip();
+    }
+    String tail = ending.isEmpty() ? "" : "." + ending;
+    String given = base + tail;
+    for (int i = 2; !taken.add(given.toLowerCase(Locale.ROOT)); i++) {
+      given = base + " " + i + tail;
+    }
+    return given;
+  }
+
+  private static String plain(String text) {
+    String composed = Normalizer.normalize(text, Normalizer.Form.NFC);
+    return EDGES.matcher(REFUSED.matcher(composed).replaceAll("_")).replaceAll("");
+  }
+}

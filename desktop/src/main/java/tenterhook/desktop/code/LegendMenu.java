@@ -1,0 +1,94 @@
+package tenterhook.desktop.code;
+
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.stage.FileChooser;
+import tenterhook.backstage.code.LegendFile;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.core.code.Codebook;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Words;
+
+/** The codebook out of the program and back: a table, pages to keep by the decks. */
+final class LegendMenu {
+  private final Desk desk;
+  private final MenuButton button = new MenuButton(Words.of("legend.menu"));
+
+  LegendMenu(Desk desk, Runnable bringOver) {
+    this.desk = desk;
+    button.setId("legend");
+    for (LegendFile form : LegendFile.values()) {
+      button.getItems().add(item("legend." + form.ending(), () -> chooseOut(form)));
+    }
+    button.getItems().addAll(item("legend.read", this::chooseIn), item("legend.bring", bringOver));
+  }
+
+  MenuButton button() {
+    return button;
+  }
+
+  private static MenuItem item(String key, Runnable action) {
+    MenuItem item = new MenuItem(Words.of(key));
+    item.setId(key.replace('.', '-'));
+    item.setOnAction(e -> action.run());
+    return item;
+  }
+
+  private void chooseOut(LegendFile form) {
+    FileChooser chooser = chooser(form);
+    chooser.setInitialFileName(Words.of("legend.file") + "." + form.ending());
+    Optional.ofNullable(chooser.showSaveDialog(button.getScene().getWindow()))
+        .map(File::toPath)
+        .ifPresent(this::writeTo);
+  }
+
+  /** Writes the legend in the form that the file's ending says. */
+  private void writeTo(Path file) {
+    Codebook book = desk.state().get().codebook();
+    try {
+      LegendFile.write(file, book, Words.of("legend.title"));
+      desk.frame().tell(Words.of("legend.written", file), false, 0);
+    } catch (IOException | IllegalArgumentException trouble) {
+      failed(file, trouble);
+    }
+  }
+
+  private void chooseIn() {
+    Optional.ofNullable(chooser(LegendFile.CSV).showOpenDialog(button.getScene().getWindow()))
+        .map(File::toPath)
+        .ifPresent(this::readFrom);
+  }
+
+  /** Adds what a table says to the codebook. */
+  private void readFrom(Path file) {
+    Codebook now = desk.state().get().codebook();
+    try {
+      Codebook after = LegendFile.read(file, now);
+      desk.apply(
+          new Change(
+              Words.of("legend.reads", file.getFileName()),
+              true,
+              after.equals(now) ? List.of() : List.of(new Edit.SetCodebook(now, after))));
+    } catch (IOException | IllegalArgumentException trouble) {
+      failed(file, trouble);
+    }
+  }
+
+  private void failed(Path file, Exception trouble) {
+    desk.frame().tell(Words.of("told.failed", file.getFileName(), trouble.getMessage()), true, 0);
+  }
+
+  private static FileChooser chooser(LegendFile form) {
+    FileChooser chooser = new FileChooser();
+    chooser
+        .getExtensionFilters()
+        .add(new FileChooser.ExtensionFilter(form.name(), "*." + form.ending()));
+    return chooser;
+  }
+}

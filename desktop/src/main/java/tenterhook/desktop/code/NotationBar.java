@@ -1,0 +1,119 @@
+package tenterhook.desktop.code;
+
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.geometry.Pos;
+import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.MenuButton;
+import javafx.scene.layout.HBox;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.core.code.CodebookEdits;
+import tenterhook.core.code.Notation;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/**
+ * How and where codes are written. Another way rewrites all files as one change, after a look at
+ * what one of them will read.
+ */
+final class NotationBar extends HBox {
+  private static final List<String> NOTATION_FIELDS =
+      List.of("comment", "grouping", "composer", "lyrics");
+
+  private final Desk desk;
+
+  NotationBar(Desk desk) {
+    super(6);
+    this.desk = desk;
+    setAlignment(Pos.CENTER_LEFT);
+  }
+
+  void refresh() {
+    getChildren()
+        .setAll(Look.label(Words.of("codebook.field"), "second"), fields(), styles(), order());
+  }
+
+  private Notation now() {
+    return desk.state().get().codebook().notation();
+  }
+
+  private ComboBox<String> fields() {
+    ComboBox<String> fields = new ComboBox<>();
+    fields.setId("notation-field");
+    fields.setAccessibleText(Words.of("codebook.field"));
+    fields.getItems().setAll(NOTATION_FIELDS);
+    fields.setValue(now().field());
+    fields.setOnAction(e -> ask(now().in(fields.getValue())));
+    return fields;
+  }
+
+  private ComboBox<String> styles() {
+    ComboBox<String> styles = new ComboBox<>();
+    styles.setId("notation-style");
+    styles.setAccessibleText(Words.of("codebook.style"));
+    for (Notation.Style style : Notation.Style.values()) {
+      styles.getItems().add(in(style).write(Words.of("codebook.ownWords"), List.of("80S", "SKA")));
+    }
+    styles.getSelectionModel().select(now().style().ordinal());
+    styles.setOnAction(
+        e -> ask(in(Notation.Style.values()[styles.getSelectionModel().getSelectedIndex()])));
+    return styles;
+  }
+
+  private Notation in(Notation.Style style) {
+    Notation n = now();
+    return new Notation(n.field(), style, n.alphabetical(), n.inFront(), n.upper());
+  }
+
+  private MenuButton order() {
+    Notation n = now();
+    MenuButton order = new MenuButton(Words.of("codebook.order"));
+    order.setId("notation-order");
+    order
+        .getItems()
+        .addAll(
+            item(
+                "codebook.alphabetical",
+                n.alphabetical(),
+                on -> ask(new Notation(n.field(), n.style(), on, n.inFront(), n.upper()))),
+            item(
+                "codebook.inFront",
+                n.inFront(),
+                on -> ask(new Notation(n.field(), n.style(), n.alphabetical(), on, n.upper()))),
+            item(
+                "codebook.upper",
+                n.upper(),
+                on -> ask(new Notation(n.field(), n.style(), n.alphabetical(), n.inFront(), on))));
+    return order;
+  }
+
+  private static CheckMenuItem item(String key, boolean on, Consumer<Boolean> chosen) {
+    CheckMenuItem item = new CheckMenuItem(Words.of(key));
+    item.setSelected(on);
+    item.setOnAction(e -> chosen.accept(item.isSelected()));
+    return item;
+  }
+
+  private void ask(Notation other) {
+    if (other.equals(now())) {
+      return;
+    }
+    Change change =
+        CodebookEdits.write(desk.state().get().snapshot(), desk.state().get().codebook(), other);
+    String example =
+        change.edits().stream()
+            .filter(e -> e instanceof Edit.SetField set && set.field() == other.target())
+            .map(e -> ((Edit.SetField) e).after())
+            .findFirst()
+            .orElse(other.write(Words.of("codebook.ownWords"), List.of("80S", "SKA")));
+    desk.frame()
+        .ask(
+            Words.of("codebook.askStyle", change.tracks().getCardinality(), example),
+            Words.of("codebook.doStyle", change.tracks().getCardinality()),
+            () -> desk.apply(change));
+    javafx.application.Platform.runLater(this::refresh); // what is shown is what holds
+  }
+}

@@ -1,0 +1,159 @@
+package tenterhook.desktop.crate;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import tenterhook.core.crate.Crate;
+import tenterhook.core.crate.Limit;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.track.TrackOrder;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/** How a rule crate is sorted, how much it holds at most, and whether resting tracks come in. */
+final class OrderRow extends FlowPane {
+  private static final int MOST_KEYS = 3;
+
+  private final Consumer<Crate.RuleCrate> edited;
+
+  OrderRow(Consumer<Crate.RuleCrate> edited) {
+    super(6, 4);
+    this.edited = edited;
+    setId("order");
+    setAlignment(Pos.CENTER_LEFT);
+  }
+
+  void clear() {
+    getChildren().clear();
+  }
+
+  void show(Crate.RuleCrate crate) {
+    List<Node> nodes = new ArrayList<>();
+    nodes.add(Look.label(Words.of("order.by"), "second"));
+    for (int i = 0; i < crate.order().size(); i++) {
+      nodes.addAll(key(crate, i));
+    }
+    if (crate.order().size() < MOST_KEYS) {
+      Button then = Look.button(Words.of("order.then"), () -> plus(crate), "quiet");
+      then.setId("order-then");
+      nodes.add(then);
+    }
+    nodes.add(Look.label(Words.of("order.atMost"), "second"));
+    nodes.addAll(limit(crate));
+    CheckBox resting = new CheckBox(Words.of("order.resting"));
+    resting.setId("order-resting");
+    resting.setSelected(crate.resting());
+    resting.setOnAction(e -> edited.accept(crate.resting(resting.isSelected())));
+    nodes.add(resting);
+    getChildren().setAll(nodes);
+  }
+
+  private List<Node> key(Crate.RuleCrate crate, int at) {
+    TrackOrder.Key key = crate.order().get(at);
+    ComboBox<String> field = new ComboBox<>();
+    field.getItems().add(Words.of("order.none"));
+    Fields.all().stream()
+        .filter(f -> f != Fields.STANDING && f != Fields.CONTENT)
+        .map(Field::label)
+        .forEach(field.getItems()::add);
+    field.setValue(key.target().label());
+    field.setId("order-field-" + at);
+    field.setPrefWidth(106);
+    field.setAccessibleText(Words.of("order.by"));
+    field.setOnAction(
+        e -> {
+          List<TrackOrder.Key> order = new ArrayList<>(crate.order());
+          if (field.getSelectionModel().getSelectedIndex() == 0) {
+            order.remove(at);
+          } else {
+            String chosen = Fields.named(field.getValue()).orElseThrow().key();
+            order.set(at, new TrackOrder.Key(chosen, key.falling()));
+          }
+          edited.accept(crate.sorted(order));
+        });
+    Button way =
+        Look.button(
+            Words.of(key.falling() ? "order.falling" : "order.rising"),
+            () -> {
+              List<TrackOrder.Key> order = new ArrayList<>(crate.order());
+              order.set(at, new TrackOrder.Key(key.field(), !key.falling()));
+              edited.accept(crate.sorted(order));
+            },
+            "quiet");
+    way.setId("order-way-" + at);
+    return List.of(field, way);
+  }
+
+  private void plus(Crate.RuleCrate crate) {
+    List<TrackOrder.Key> order = new ArrayList<>(crate.order());
+    order.add(new TrackOrder.Key("title", false));
+    edited.accept(crate.sorted(order));
+  }
+
+  private List<Node> limit(Crate.RuleCrate crate) {
+    Limit now = crate.limit();
+    TextField amount = new TextField(now.none() ? "" : String.valueOf(now.amount()));
+    amount.setId("limit-amount");
+    amount.setPromptText(Words.of("order.noLimit"));
+    amount.setAccessibleText(Words.of("order.atMost"));
+    amount.setPrefWidth(70);
+    ComboBox<String> unit = new ComboBox<>();
+    unit.setId("limit-unit");
+    for (Limit.Unit one : Limit.Unit.values()) {
+      unit.getItems().add(Words.of("limit." + one.name().toLowerCase(java.util.Locale.ROOT)));
+    }
+    unit.getSelectionModel().select(now.unit().ordinal());
+    unit.setAccessibleText(Words.of("order.unit"));
+    Runnable take =
+        () -> {
+          String typed = amount.getText().replaceAll("\\D", "");
+          int wanted =
+              typed.isEmpty()
+                  ? 0
+                  : Integer.parseInt(typed.substring(0, Math.min(7, typed.length())));
+          Limit.Unit chosen = Limit.Unit.values()[unit.getSelectionModel().getSelectedIndex()];
+          edited.accept(crate.with(new Limit(chosen, wanted, now.draw())));
+        };
+    amount.setOnAction(e -> take.run());
+    amount
+        .focusedProperty()
+        .addListener(
+            (o, before, focused) -> {
+              if (!focused && !amount.getText().equals(now.none() ? "" : "" + now.amount())) {
+                take.run();
+              }
+            });
+    unit.setOnAction(e -> take.run());
+    List<Node> nodes = new ArrayList<>(List.of(amount, unit));
+    if (!now.none()) {
+      nodes.add(pick(crate));
+    }
+    return nodes;
+  }
+
+  /** The first of the order, or by chance; drawn anew at each press. */
+  private Node pick(Crate.RuleCrate crate) {
+    Limit now = crate.limit();
+    ComboBox<String> pick = new ComboBox<>();
+    pick.setId("limit-pick");
+    pick.setAccessibleText(Words.of("order.pick"));
+    pick.getItems()
+        .setAll(Words.of("limit.first"), Words.of("limit.chance"), Words.of("limit.again"));
+    pick.getSelectionModel().select(now.draw() == 0 ? 0 : 1);
+    pick.setOnAction(
+        e -> {
+          int chosen = pick.getSelectionModel().getSelectedIndex();
+          long draw = chosen == 0 ? 0 : now.draw() + 1;
+          edited.accept(crate.with(new Limit(now.unit(), now.amount(), draw)));
+        });
+    return pick;
+  }
+}

@@ -1,0 +1,208 @@
+package tenterhook.desktop.crate;
+
+import java.io.File;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.RadioButton;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.stage.DirectoryChooser;
+import tenterhook.backstage.pack.SendingOut;
+import tenterhook.backstage.playlist.PlaylistFile;
+import tenterhook.core.change.Place;
+import tenterhook.core.crate.Crate;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/** Crates as playlists for other programs and machines, with their music where it is wanted. */
+final class SendOutPane extends VBox {
+  private static final String FOLDER = "crates are sent to";
+  private static final String HERE = "music lies here in";
+  private static final String THERE = "music lies elsewhere in";
+
+  /** How playlists name the music. */
+  private enum How {
+    RELATIVE,
+    ABSOLUTE,
+    ELSEWHERE,
+    COPIES
+  }
+
+  private final Desk desk;
+  private final Runnable back;
+  private final Label title = Look.label("", "heading");
+  private final Label what = Look.label("", "second");
+  private final ComboBox<PlaylistFile> form = new ComboBox<>();
+  private final ToggleGroup how = new ToggleGroup();
+  private final TextField here = new TextField();
+  private final TextField there = new TextField();
+  private final TextField folder = new TextField();
+  private final Button write = Look.primary(Words.of("sendOut.write"), this::write);
+  private final VBox outcome = new VBox(4);
+  private List<Crate> crates = List.of();
+
+  SendOutPane(Desk desk, Runnable back) {
+    super(10);
+    this.desk = desk;
+    this.back = back;
+    setId("send-out");
+    getStyleClass().add("main");
+    form.getItems().setAll(PlaylistFile.values());
+    form.setValue(PlaylistFile.M3U8);
+    form.setId("send-out-form");
+    form.setAccessibleText(Words.of("sendOut.form"));
+    folder.setId("send-out-folder");
+    folder.getStyleClass().add("mono");
+    folder.setAccessibleText(Words.of("sendOut.folder"));
+    folder.setPrefColumnCount(40);
+    write.setId("send-out-write");
+    HBox head =
+        new HBox(
+            10,
+            new VBox(2, title, what),
+            Look.spring(),
+            Look.button(Words.of("coverage.back"), back));
+    VBox ways = new VBox(8);
+    for (How one : How.values()) {
+      ways.getChildren().add(way(one));
+    }
+    HBox place = new HBox(8, folder, Look.button(Words.of("sendOut.choose"), this::chooseFolder));
+    place.setAlignment(Pos.CENTER_LEFT);
+    HBox forms = new HBox(8, form);
+    getChildren()
+        .addAll(
+            head,
+            Look.label(Words.of("sendOut.form"), "second"),
+            forms,
+            Look.label(Words.of("sendOut.paths"), "second"),
+            ways,
+            Look.label(Words.of("sendOut.folder"), "second"),
+            place,
+            write,
+            outcome);
+  }
+
+  private Node way(How one) {
+    String key = "sendOut." + one.name().toLowerCase(Locale.ROOT);
+    RadioButton button = new RadioButton(Words.of(key));
+    button.setId("send-out-" + one.name().toLowerCase(Locale.ROOT));
+    button.setToggleGroup(how);
+    button.setUserData(one);
+    button.setSelected(one == How.RELATIVE);
+    Label words = Look.label(Words.of(key + "Words"), "second");
+    VBox box = new VBox(2, button, words);
+    if (one == How.ELSEWHERE) {
+      here.setAccessibleText(Words.of("sendOut.here"));
+      there.setAccessibleText(Words.of("sendOut.there"));
+      here.setPromptText(Words.of("sendOut.here"));
+      there.setPromptText(Words.of("sendOut.there"));
+      for (TextField field : List.of(here, there)) {
+        field.getStyleClass().add("mono");
+        HBox.setHgrow(field, Priority.ALWAYS);
+      }
+      HBox row = new HBox(8, here, Look.label("→"), there);
+      row.setMaxWidth(640);
+      row.setAlignment(Pos.CENTER_LEFT);
+      row.visibleProperty().bind(button.selectedProperty());
+      row.managedProperty().bind(button.selectedProperty());
+      box.getChildren().add(row);
+    }
+    return box;
+  }
+
+  void show(List<Crate> some, String name) {
+    crates = some;
+    Look.data(title, Words.of("sendOut.title", name));
+    int tracks = some.stream().mapToInt(desk.contents()::count).sum();
+    what.setText(Words.of("sendOut.what", some.size(), tracks));
+    folder.setText(desk.collection().setting(FOLDER).orElse(""));
+    here.setText(desk.collection().setting(HERE).orElse(firstRoot()));
+    there.setText(desk.collection().setting(THERE).orElse(""));
+    outcome.getChildren().clear();
+  }
+
+  private String firstRoot() {
+    return desk.state().get().roots().entrySet().stream()
+        .filter(r -> !r.getKey().equals(Place.HOLDING_BAY))
+        .sorted(Map.Entry.comparingByKey())
+        .findFirst()
+        .map(r -> r.getValue().toString())
+        .orElse("");
+  }
+
+  private void chooseFolder() {
+    DirectoryChooser chooser = new DirectoryChooser();
+    Optional.ofNullable(chooser.showDialog(getScene().getWindow()))
+        .map(File::getPath)
+        .ifPresent(folder::setText);
+  }
+
+  private void write() {
+    if (folder.getText().isBlank()) {
+      desk.frame().tell(Words.of("sendOut.noFolder"), true, 0);
+      return;
+    }
+    try {
+      Path to = Path.of(folder.getText().strip());
+      SendingOut.Paths paths = paths();
+      PlaylistFile chosen = form.getValue();
+      List<Crate> some = crates;
+      desk.collection().keepSetting(FOLDER, folder.getText().strip());
+      outcome.getChildren().clear();
+      write.setDisable(true);
+      desk.aside(
+          Words.of("sendOut.job"),
+          p -> SendingOut.write(desk.collection(), some, to, chosen, paths, p),
+          r -> report(r, to),
+          () -> write.setDisable(false));
+    } catch (InvalidPathException noPath) {
+      desk.frame().tell(String.valueOf(noPath.getMessage()), true, 0);
+    }
+  }
+
+  private SendingOut.Paths paths() {
+    return switch ((How) how.getSelectedToggle().getUserData()) {
+      case RELATIVE -> new SendingOut.Paths.Relative();
+      case ABSOLUTE -> new SendingOut.Paths.Absolute();
+      case COPIES -> new SendingOut.Paths.Copies();
+      case ELSEWHERE -> {
+        desk.collection().keepSetting(HERE, here.getText().strip());
+        desk.collection().keepSetting(THERE, there.getText().strip());
+        yield new SendingOut.Paths.Elsewhere(
+            Path.of(here.getText().strip()), there.getText().strip());
+      }
+    };
+  }
+
+  private void report(SendingOut.Report report, Path to) {
+    if (report.stopped()) {
+      say(Words.of("sendOut.stopped", report.copied()), "doubt");
+    } else {
+      int tracks = report.tracks().values().stream().mapToInt(Integer::intValue).sum();
+      say(Words.of("sendOut.done", report.tracks().size(), tracks, to), "whole");
+    }
+    if (report.copied() + report.there() > 0) {
+      say(Words.of("sendOut.copied", report.copied(), report.there()), "second");
+    }
+    report.refused().forEach(r -> say(Words.of("sendOut.refused", r.path(), r.reason()), "hole"));
+  }
+
+  private void say(String words, String style) {
+    Label label = Look.dataLabel(words, style);
+    label.setWrapText(true);
+    outcome.getChildren().add(label);
+  }
+}

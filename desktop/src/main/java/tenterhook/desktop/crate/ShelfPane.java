@@ -1,0 +1,111 @@
+package tenterhook.desktop.crate;
+
+import java.util.function.UnaryOperator;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.NeverPlay;
+import tenterhook.core.crate.Rule;
+import tenterhook.core.crate.Shelf;
+import tenterhook.core.find.FindParser;
+import tenterhook.core.find.Parsed;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/** What is never played from a shelf, whatever the rules of its crates say. */
+final class ShelfPane extends VBox {
+  private final Desk desk;
+  private final FlowPane banned = new FlowPane(6, 6);
+  private final TextField more = new TextField();
+  private String shelf = "";
+
+  ShelfPane(Desk desk) {
+    super(6);
+    this.desk = desk;
+    setId("never");
+    more.setId("never-more");
+    more.setPromptText(Words.of("never.prompt"));
+    more.setAccessibleText(Words.of("never.title"));
+    more.setPrefColumnCount(26);
+    more.getStyleClass().add("mono");
+    more.setOnAction(e -> add());
+    Button add = Look.button(Words.of("never.add"), this::add);
+    add.setId("never-add");
+    HBox row = new HBox(8, more, add);
+    row.setAlignment(Pos.CENTER_LEFT);
+    Label words = Look.label(Words.of("never.words"), "second");
+    words.setWrapText(true);
+    getChildren().addAll(Look.label(Words.of("never.title"), "strong"), words, banned, row);
+  }
+
+  void show(Shelf now) {
+    shelf = now.name();
+    banned.getChildren().clear();
+    NeverPlay never = now.never();
+    never.lines().forEach(l -> banned.getChildren().add(chip(LineWords.of(l), n -> n.minus(l))));
+    var snapshot = desk.state().get().snapshot();
+    never.tracks().stream()
+        .filter(snapshot::has)
+        .forEach(id -> banned.getChildren().add(chip(snapshot.name(id), n -> n.minus(id))));
+    if (never.isEmpty()) {
+      banned.getChildren().add(Look.label(Words.of("never.nothing"), "second"));
+    }
+  }
+
+  private HBox chip(String words, UnaryOperator<NeverPlay> without) {
+    Button remove = Look.button(Words.of("never.remove"), () -> set(words, without), "quiet");
+    remove.setAccessibleText(Words.of("never.removeThis", words));
+    HBox chip = new HBox(4, Look.dataLabel(words), remove);
+    chip.setAlignment(Pos.CENTER_LEFT);
+    chip.getStyleClass().add("never-chip");
+    return chip;
+  }
+
+  /** An artist's name alone means the artist; anything else is a line of the find language. */
+  private void add() {
+    String typed = more.getText().strip();
+    if (typed.isEmpty()) {
+      return;
+    }
+    String text = typed.indexOf(':') < 0 ? "artist:=\"" + typed.replace("\"", "") + "\"" : typed;
+    switch (FindParser.parse(text, desk.state().get().codebook())) {
+      case Parsed.Bad bad -> desk.frame().tell(bad.message(), true, 0);
+      case Parsed.Good good -> {
+        var parts = Rule.of(good.query()).parts();
+        if (parts.size() == 1 && parts.getFirst() instanceof Rule.Line line) {
+          more.clear();
+          set(LineWords.of(line), n -> n.plus(line));
+        } else {
+          desk.frame().tell(Words.of("rule.oneTerm"), true, 0);
+        }
+      }
+    }
+  }
+
+  private void set(String what, UnaryOperator<NeverPlay> edit) {
+    ban(desk, shelf, what, edit);
+  }
+
+  /** Changes what is never played from a shelf. */
+  static void ban(Desk desk, String shelf, String what, UnaryOperator<NeverPlay> edit) {
+    Crates now = desk.state().get().crates();
+    try {
+      Crates after = now.withShelf(shelf, s -> s.with(edit.apply(s.never())));
+      desk.apply(
+          new Change(
+              Words.of("change.never", shelf, what),
+              true,
+              java.util.List.of(new Edit.SetCrates(now, after))));
+    } catch (IllegalArgumentException circle) {
+      desk.frame().tell(String.valueOf(circle.getMessage()), true, 0);
+    }
+  }
+}
