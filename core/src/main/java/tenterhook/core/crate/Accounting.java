@@ -174,15 +174,17 @@ public final class Accounting {
         && why(id).stream().filter(r -> r.depth() == 0).allMatch(Reason::holds);
   }
 
-  /** Under a group that nothing of may hold, what holds speaks against the track. */
+  /** Lines under a group that nothing of may hold are turned round. */
   private void why(Rule rule, int id, int depth, boolean turned, List<Reason> reasons) {
     boolean speaksFor = finder.holds(rule.query(), id) != turned;
     switch (rule) {
-      case Rule.Line line ->
-          reasons.add(
-              new Reason(Matter.LINE, depth, line.text(), has(line.condition(), id), speaksFor));
+      case Rule.Line line -> {
+        String text = new Rule.Line(line.condition(), line.turned() != turned).text();
+        reasons.add(new Reason(Matter.LINE, depth, text, has(line.condition(), id), speaksFor));
+      }
       case Rule.Group group -> {
-        boolean plain = depth == 0 && group.kind() == Rule.Kind.ALL;
+        // all must hold, and none may: at the top both are lines that each speak for themselves
+        boolean plain = depth == 0 && group.kind() != Rule.Kind.ANY;
         if (!plain) {
           reasons.add(new Reason(Matter.valueOf(group.kind().name()), depth, "", "", speaksFor));
         }

@@ -181,8 +181,7 @@ class CratesTest {
         .containsExactly(
             new Reason(Matter.LINE, 0, "Style:SKA", "80S SKA", true),
             new Reason(Matter.LINE, 0, "year:1994", "1987", false),
-            new Reason(Matter.NONE, 0, "", "", true),
-            new Reason(Matter.LINE, 1, "code:TRN", "80S SKA", true));
+            new Reason(Matter.LINE, 0, "not code:TRN", "80S SKA", true));
     assertThat(accounting(rule).why(4).getLast().holds()).isFalse();
     assertThat(accounting(rule).in(1)).isFalse();
     assertThat(accounting(rule).in(3)).isTrue();

@@ -3,6 +3,7 @@ package tenterhook.desktop.code;
 import java.util.List;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
@@ -14,12 +15,15 @@ import tenterhook.desktop.theme.Words;
 
 /** The station: the desk, the codebook and the strays. */
 public final class CodingView implements StationView {
+  private static final Insets SIDES = new Insets(0, 16, 8, 16);
+
   private final BorderPane node = new BorderPane();
   private final StackPane stage = new StackPane();
   private final CodingDesk coding;
   private final CodebookPane codebook;
   private final StraysPane strays;
   private final BringOverPane bringOver;
+  private final HBox choices;
   private boolean coded;
 
   /** The view. */
@@ -28,7 +32,7 @@ public final class CodingView implements StationView {
     this.codebook = new CodebookPane(desk, this::bringOver);
     this.bringOver = new BringOverPane(desk, () -> choose(1));
     this.strays = new StraysPane(desk);
-    HBox choices =
+    this.choices =
         Look.choices(
             List.of(
                 Words.of("coding.give"), Words.of("coding.codebook"), Words.of("coding.strays")),
@@ -47,13 +51,16 @@ public final class CodingView implements StationView {
   private void choose(int which) {
     coded = which == 0;
     stage.getChildren().setAll(List.of(coding, codebook, strays).get(which));
-    stage.setPadding(coded ? Insets.EMPTY : new Insets(0, 16, 8, 16));
+    stage.setPadding(coded ? Insets.EMPTY : SIDES);
     refresh();
   }
 
   /** Codes that stand elsewhere so far, in the place of the codebook. */
   public void bringOver() {
+    coded = false;
+    ((ToggleButton) choices.getChildren().get(1)).setSelected(true);
     stage.getChildren().setAll(bringOver);
+    stage.setPadding(SIDES);
     bringOver.look();
   }
 

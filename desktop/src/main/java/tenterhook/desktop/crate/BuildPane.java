@@ -3,6 +3,7 @@ package tenterhook.desktop.crate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -87,6 +88,7 @@ final class BuildPane extends VBox {
     getStyleClass().add("main");
     kind.setId("build-kind");
     kind.getItems().setAll(Kind.values());
+    kind.setMaxWidth(Double.MAX_VALUE);
     kind.setAccessibleText(Words.of("build.kind"));
     of.setId("build-of");
     of.setMaxWidth(Double.MAX_VALUE);
@@ -109,7 +111,8 @@ final class BuildPane extends VBox {
     names.textProperty().addListener((o, before, now) -> look());
     said.setWrapText(true);
     VBox choices = choices();
-    VBox right = new VBox(8, said, preview, make);
+    VBox right = new VBox(8, said, preview);
+    VBox.setMargin(make, new Insets(8, 0, 0, 0));
     VBox.setVgrow(preview, Priority.ALWAYS);
     HBox.setHgrow(right, Priority.ALWAYS);
     HBox both = new HBox(22, choices, right);
@@ -144,7 +147,8 @@ final class BuildPane extends VBox {
             namesWords,
             names,
             Look.label(Words.of("build.pattern"), "second"),
-            pattern);
+            pattern,
+            make);
     choices.setPrefWidth(CHOICES);
     choices.setMinWidth(CHOICES);
     return choices;

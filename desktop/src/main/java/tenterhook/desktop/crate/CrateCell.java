@@ -15,7 +15,7 @@ import tenterhook.desktop.theme.Look;
 final class CrateCell extends ListCell<CratesModel.Entry> {
   private static final DataFormat ROW = new DataFormat("application/x-tenterhook-crate");
   private static final PseudoClass SHELF = PseudoClass.getPseudoClass("shelf");
-  private static final Insets ABOVE = new Insets(8, 0, 0, 0);
+  private static final Insets ABOVE = new Insets(4, 0, 0, 0);
   private static final Insets INSIDE = new Insets(0, 0, 0, 14);
 
   private final Label name = Look.label("");

@@ -106,6 +106,7 @@ public final class CratesView implements StationView {
         .selectedItemProperty()
         .addListener((o, before, after) -> picked(after));
     entries.addEventFilter(KeyEvent.KEY_PRESSED, this::moveByKey);
+    entries.setOnMouseClicked(e -> back());
     MenuButton add = new MenuButton(Words.of("crates.add"));
     add.setId("crates-add");
     add.getItems()
@@ -193,9 +194,10 @@ public final class CratesView implements StationView {
   }
 
   private void back() {
-    node.setCenter(main);
-    node.setRight(why);
-    refresh();
+    if (node.getCenter() != main) {
+      node.setCenter(main);
+      refresh();
+    }
   }
 
   private void showLoose() {
@@ -217,7 +219,6 @@ public final class CratesView implements StationView {
     }
     if (node.getCenter() != main && chosen.filter(entry::sameAs).isEmpty()) {
       node.setCenter(main);
-      node.setRight(why);
     }
     chosen = Optional.of(entry);
     if (entry.isShelf()) {
@@ -244,7 +245,7 @@ public final class CratesView implements StationView {
     words.setText(Words.of("crates.none"));
     head.getChildren().clear();
     buttons.getChildren().clear();
-    why.clear();
+    node.setRight(null);
     pane.show(new TrackList("", List.of(), false));
   }
 
@@ -264,7 +265,7 @@ public final class CratesView implements StationView {
             button("crates.rename", () -> commands.rename(shelf)),
             button("crates.remove", () -> commands.remove(shelf)));
     pane.show(new TrackList(shelf.name(), ids, false));
-    why.clear();
+    why();
   }
 
   private void show(Crate crate) {
@@ -331,7 +332,10 @@ public final class CratesView implements StationView {
   }
 
   private void why() {
-    rule().ifPresentOrElse(r -> why.show(r, desk.contents()), why::clear);
+    if (node.getCenter() == main) {
+      node.setRight(rule().isPresent() ? why : null);
+    }
+    rule().ifPresent(r -> why.show(r, desk.contents()));
   }
 
   private void moveByKey(KeyEvent event) {
@@ -361,6 +365,7 @@ public final class CratesView implements StationView {
 
   @Override
   public void shown() {
+    node.setCenter(main);
     refresh();
   }
 

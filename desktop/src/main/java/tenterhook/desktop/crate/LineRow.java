@@ -194,6 +194,11 @@ final class LineRow extends HBox {
         });
   }
 
+  /** Whether the values are being written. */
+  boolean isWriting() {
+    return values.isFocused();
+  }
+
   /** Puts the cursor into the values. */
   void focusValues() {
     values.requestFocus();

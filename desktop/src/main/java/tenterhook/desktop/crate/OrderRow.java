@@ -2,6 +2,7 @@ package tenterhook.desktop.crate;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -23,6 +24,7 @@ final class OrderRow extends FlowPane {
   private static final int MOST_KEYS = 3;
 
   private final Consumer<Crate.RuleCrate> edited;
+  private Optional<Crate.RuleCrate> shown = Optional.empty();
 
   OrderRow(Consumer<Crate.RuleCrate> edited) {
     super(6, 4);
@@ -31,11 +33,12 @@ final class OrderRow extends FlowPane {
     setAlignment(Pos.CENTER_LEFT);
   }
 
-  void clear() {
-    getChildren().clear();
-  }
-
+  /** Shows a crate's order; what is typed stays while the crate is the same. */
   void show(Crate.RuleCrate crate) {
+    if (shown.filter(crate::equals).isPresent()) {
+      return;
+    }
+    shown = Optional.of(crate);
     List<Node> nodes = new ArrayList<>();
     nodes.add(Look.label(Words.of("order.by"), "second"));
     for (int i = 0; i < crate.order().size(); i++) {

@@ -17,6 +17,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.Accounting;
 import tenterhook.core.crate.Accounting.LineEffect;
 import tenterhook.core.crate.Crate;
@@ -43,9 +44,13 @@ final class RuleEditor extends VBox {
   private final OffersRow offers = new OffersRow();
   private final VBox notes = new VBox(2);
   private final List<EffectCells> cells = new ArrayList<>();
+  private final List<LineRow> rows = new ArrayList<>();
+  private Codebook codebook = Codebook.EMPTY;
+  private boolean shown;
   private final ScrollPane scroll = new ScrollPane();
   private Crate.RuleCrate crate =
       new Crate.RuleCrate("-", new Rule.Group(Rule.Kind.ALL, List.of()));
+  private Crate.RuleCrate draft = crate;
 
   RuleEditor(Desk desk, Consumer<Rule.Group> edited) {
     this.desk = desk;
@@ -54,13 +59,22 @@ final class RuleEditor extends VBox {
     scroll.setFitToWidth(true);
   }
 
-  void clear() {
-    getChildren().clear();
-  }
 
+  /** Shows a crate's lines; the same lines stay as they are, and only their counts are new. */
   void show(Crate.RuleCrate other) {
+    Codebook book = desk.state().get().codebook();
+    boolean same = shown && other.equals(crate) && book.equals(codebook);
+    if (same) {
+      count(draft);
+      return;
+    }
+    int focused = focusedRow();
     crate = other;
+    draft = other;
+    codebook = book;
+    shown = true;
     cells.clear();
+    rows.clear();
     offers.getChildren().clear();
     VBox lines = group(crate.rule(), List.of());
     scroll.setContent(lines);
@@ -75,6 +89,18 @@ final class RuleEditor extends VBox {
             });
     getChildren().setAll(EffectCells.heads(), scroll, offers, notes);
     count(crate);
+    if (focused >= 0 && focused < rows.size()) {
+      rows.get(focused).focusValues();
+    }
+  }
+
+  private int focusedRow() {
+    for (int i = 0; i < rows.size(); i++) {
+      if (rows.get(i).isWriting()) {
+        return i;
+      }
+    }
+    return -1;
   }
 
   private CrateContents contents() {
@@ -198,6 +224,7 @@ final class RuleEditor extends VBox {
     EffectCells effect = new EffectCells(at, () -> nearlyIn(line, at));
     cells.add(effect);
     LineRow row = new LineRow(desk.state().get().codebook(), line, new LineHand(place));
+    rows.add(row);
     row.getChildren().add(effect.node());
     row.onOfferKey(offers::step);
     row.addEventFilter(KeyEvent.KEY_PRESSED, e -> moveByKey(e, place));
@@ -227,7 +254,8 @@ final class RuleEditor extends VBox {
 
     @Override
     public void drafted(Rule.Line line) {
-      count(crate.with(RuleEdits.with(rule(), place, line)));
+      draft = crate.with(RuleEdits.with(rule(), place, line));
+      count(draft);
     }
 
     @Override

@@ -1,5 +1,6 @@
 package tenterhook.desktop.crate;
 
+import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
@@ -22,6 +23,7 @@ final class RuleText extends VBox {
 
   private final Desk desk;
   private final Consumer<Rule.Group> edited;
+  private Optional<Crate.RuleCrate> shown = Optional.empty();
   private final TextArea area = new TextArea();
   private final Label wrong = Look.label("", "hole");
 
@@ -50,7 +52,12 @@ final class RuleText extends VBox {
     getChildren().addAll(area, foot);
   }
 
+  /** Shows a crate's rule; what is typed stays while the crate is the same. */
   void show(Crate.RuleCrate crate) {
+    if (shown.filter(crate::equals).isPresent()) {
+      return;
+    }
+    shown = Optional.of(crate);
     area.setText(FindText.write(crate.rule().query()));
   }
 

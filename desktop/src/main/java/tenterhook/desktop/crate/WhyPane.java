@@ -59,13 +59,6 @@ final class WhyPane extends VBox {
     getChildren().addAll(heading, track, scroll);
   }
 
-  void clear() {
-    heading.setText("");
-    track.setText("");
-    lines.getChildren().clear();
-    near.getChildren().clear();
-  }
-
   void show(Crate.RuleCrate crate, CrateContents contents) {
     lines.getChildren().clear();
     int id = desk.chosen().get();

@@ -25,6 +25,7 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.code.CodingView;
 import tenterhook.desktop.crate.CratesView;
 import tenterhook.desktop.lost.LostView;
 import tenterhook.desktop.play.PlaysView;
@@ -40,16 +41,23 @@ final class Pictures {
   private final Shell shell;
   private final Stage stage;
   private final Path folder;
+  private final List<String> only;
   private final List<Shot> shots = new ArrayList<>();
 
   /** A picture: what to do first, and its file name. */
   private record Shot(String name, Runnable before) {}
 
-  Pictures(Desk desk, Shell shell, Stage stage, Path folder) {
+  /**
+   * Pictures of an open window.
+   *
+   * @param only the names of those that are wanted, without anything done before; all when empty
+   */
+  Pictures(Desk desk, Shell shell, Stage stage, Path folder, List<String> only) {
     this.desk = desk;
     this.shell = shell;
     this.stage = stage;
     this.folder = folder;
+    this.only = List.copyOf(only);
   }
 
   void take() {
@@ -68,7 +76,7 @@ final class Pictures {
     shots.add(new Shot("plays", this::plays));
     shots.add(new Shot("duplicates", this::duplicates));
     shots.add(new Shot("coding", this::coding));
-    shots.add(new Shot("codebook", () -> press("coding-choice", 1)));
+    shots.add(new Shot("codebook", () -> codes(1)));
     shots.add(
         new Shot(
             "crates",
@@ -80,6 +88,17 @@ final class Pictures {
     shots.add(new Shot("history", this::history));
     shots.add(new Shot("holding-bay", this::holdingBay));
     shots.add(new Shot("weave-night", this::night));
+    if (!only.isEmpty()) {
+      shots.add(new Shot("shelf", this::shelf));
+      shots.add(new Shot("rule-text", this::ruleText));
+      shots.add(new Shot("many-crates", this::manyCrates));
+      shots.add(new Shot("send-out", this::sendOut));
+      shots.add(new Shot("bring-over", this::bringOver));
+      shots.add(new Shot("strays", () -> codes(2)));
+      shots.removeIf(s -> !only.contains(s.name()));
+      next(0);
+      return;
+    }
     desk.repairs().look();
     desk.job(
         Words.of("catalogue.job"),
@@ -257,6 +276,43 @@ final class Pictures {
     shell.go(Station.CRATES);
     if (shell.inView() instanceof CratesView view) {
       view.showCoverage();
+    }
+  }
+
+  private void shelf() {
+    shell.go(Station.CRATES);
+    if (shell.lookup("#crates") instanceof javafx.scene.control.ListView<?> list) {
+      list.getSelectionModel().select(0);
+    }
+  }
+
+  private void ruleText() {
+    crates();
+    press("rule-form", -1);
+  }
+
+  private void manyCrates() {
+    shell.go(Station.CRATES);
+    if (shell.inView() instanceof CratesView view) {
+      view.showBuild();
+    }
+  }
+
+  private void codes(int choice) {
+    shell.go(Station.CODING);
+    press("coding-choice", choice);
+  }
+
+  private void sendOut() {
+    crates();
+    shelf();
+    Platform.runLater(() -> press("crates-sendOut", -1));
+  }
+
+  private void bringOver() {
+    shell.go(Station.CODING);
+    if (shell.inView() instanceof CodingView view) {
+      view.bringOver();
     }
   }
 

@@ -103,7 +103,8 @@ public final class TenterhookApp extends Application {
     List<String> plain = Main.words(getParameters().getRaw());
     if (!plain.isEmpty() && plain.getFirst().equals("pictures")) {
       Path to = Path.of(plain.size() > 1 ? plain.get(1) : "docs/screenshots");
-      new Pictures(opened, shell, stage, to).take();
+      List<String> only = plain.subList(Math.min(2, plain.size()), plain.size());
+      new Pictures(opened, shell, stage, to, only).take();
     } else {
       shell.checkFiles();
     }

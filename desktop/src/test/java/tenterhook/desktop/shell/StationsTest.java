@@ -5,12 +5,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
@@ -21,6 +24,8 @@ import org.testfx.util.WaitForAsyncUtils;
 import tenterhook.backstage.collection.Playlists;
 import tenterhook.backstage.playlist.PlaylistFile;
 import tenterhook.backstage.tagfile.TagFiles;
+import tenterhook.core.change.TrackEdits;
+import tenterhook.core.code.CodebookEdits;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.field.Fields;
 import tenterhook.core.lost.LostFinder;
@@ -28,6 +33,7 @@ import tenterhook.core.weave.Weave;
 import tenterhook.core.weave.WeaveBy;
 import tenterhook.core.weave.WeaveColumn;
 import tenterhook.desktop.code.CodingModel;
+import tenterhook.desktop.code.CodingView;
 
 /** Every station on the demo, driven by what a DJ does. */
 class StationsTest extends WindowTest {
@@ -223,6 +229,56 @@ class StationsTest extends WindowTest {
     assertThat(text("told")).contains("there already");
     fx(() -> ((Button) shell.lookup("#cell-80S-SKA")).fire());
     assertThat(pane().rows()).hasSize(count);
+  }
+
+  @Test
+  void straysAreAdoptedIgnoredAndMendedTogether() {
+    station(KeyCode.DIGIT6);
+    chooseIn("coding-choice", 2);
+    settle();
+    MenuButton more = (MenuButton) shell.lookup("#stray-WLD");
+    Menu adopt = (Menu) more.getItems().get(1);
+    fx(() -> adopt.getItems().getFirst().fire());
+    settle();
+    assertThat(collection.state().codebook().known("WLD")).isPresent();
+    assertThat(shell.lookup("#stray-WLD")).isNull();
+    press("strays-all");
+    press("answer");
+    settle();
+    assertThat(CodebookEdits.strays(now()).values())
+        .as("only files that are gone keep theirs")
+        .allSatisfy(ids -> ids.forEach((int id) -> assertThat(now().lost(id)).isTrue()));
+    fx(() -> desk.undo());
+    settle();
+    String stray = CodebookEdits.strays(now()).keySet().iterator().next();
+    fx(() -> ((MenuButton) shell.lookup("#stray-" + stray)).getItems().get(2).fire());
+    settle();
+    assertThat(collection.state().codebook().ignored()).containsExactly(stray);
+    assertThat(CodebookEdits.strays(now())).doesNotContainKey(stray);
+    chooseIn("coding-choice", 0);
+  }
+
+  @Test
+  void wordsInAnotherFieldAreBroughtOverWithAPreview() {
+    RoaringBitmap some = now().tracks(i -> !now().lost(i)).limit(3);
+    fx(
+        () ->
+            desk.apply(
+                TrackEdits.set(now(), some, Map.of(Fields.GROUPING, "ska, keep me"))));
+    settle();
+    station(KeyCode.DIGIT6);
+    fx(() -> ((CodingView) shell.inView()).bringOver());
+    settle();
+    assertThat(text("bring-go")).isEqualTo("Bring over on 3 tracks");
+    assertThat(text("bring-preview")).contains("ska, keep me → keep me");
+    press("bring-go");
+    settle();
+    some.forEach(
+        (int id) -> {
+          assertThat(now().value(id, Fields.CODES).orElseThrow()).contains("SKA");
+          assertThat(now().raw(id, Fields.GROUPING)).isEqualTo("keep me");
+        });
+    chooseIn("coding-choice", 0);
   }
 
   @Test

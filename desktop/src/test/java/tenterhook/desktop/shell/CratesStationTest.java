@@ -1,0 +1,277 @@
+package tenterhook.desktop.shell;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.List;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.RadioButton;
+import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tenterhook.core.crate.Crate;
+import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.Rule;
+import tenterhook.core.crate.Shelf;
+import tenterhook.core.field.Fields;
+import tenterhook.core.find.FindText;
+import tenterhook.core.play.Plays;
+import tenterhook.desktop.crate.CratesView;
+
+/** Shelves, rules, builders and sending out, by the DJ's hand on the demo. */
+class CratesStationTest extends WindowTest {
+  @TempDir Path out;
+
+  @BeforeEach
+  void crates() {
+    station(KeyCode.DIGIT7);
+    row(2);
+  }
+
+  private ListView<?> list() {
+    return (ListView<?>) shell.lookup("#crates");
+  }
+
+  private void row(int at) {
+    fx(() -> list().getSelectionModel().clearAndSelect(at));
+  }
+
+  private Crates shelves() {
+    return collection.state().crates();
+  }
+
+  private Crate.RuleCrate fastLaps() {
+    return (Crate.RuleCrate) shelves().crate("Fast laps").orElseThrow();
+  }
+
+  private String rule() {
+    return FindText.write(fastLaps().rule().query());
+  }
+
+  private TextField values(int line) {
+    return (TextField)
+        shell.lookupAll(".line-row").stream()
+            .skip(line)
+            .map(r -> r.lookup(".text-field"))
+            .findFirst()
+            .orElseThrow();
+  }
+
+  private String shutOut(int line) {
+    return ((Button) shell.lookup("#nearly-in-" + line)).getText();
+  }
+
+  @Test
+  void everyKeyCountsAndNothingIsKeptBeforeEnter() {
+    String before = rule();
+    String shut = shutOut(2);
+    fx(() -> values(2).requestFocus());
+    fx(() -> values(2).setText("20..300"));
+    assertThat(rule()).isEqualTo(before);
+    assertThat(shutOut(2)).isNotEqualTo(shut).isEqualTo("0");
+    key(KeyCode.ENTER);
+    settle();
+    assertThat(rule()).contains("bpm:20..300");
+    await(() -> values(2).isFocused());
+  }
+
+  @Test
+  void valuesAreOfferedWithCountsAndTakenByTheArrow() {
+    fx(() -> values(1).requestFocus());
+    fx(() -> values(1).setText("LAP|s"));
+    Button offer = (Button) shell.lookup("#offer-0");
+    assertThat(offer.getAccessibleText()).contains("SPR").contains("sprint");
+    key(KeyCode.DOWN);
+    assertThat(values(1).getText()).isEqualTo("LAP|SPR");
+    fx(() -> values(1).setText("no such"));
+    assertThat(shell.lookup("#offer-0")).isNull();
+    key(KeyCode.ENTER);
+    settle();
+    assertThat(text("told")).isNotBlank();
+    assertThat(values(1).getStyleClass()).contains("wrong");
+  }
+
+  @Test
+  void linesMoveByKeysIntoTheGroup() {
+    fx(() -> values(2).requestFocus());
+    robot.press(KeyCode.ALT, KeyCode.DOWN).release(KeyCode.DOWN, KeyCode.ALT);
+    settle();
+    assertThat(rule())
+        .isEqualTo(
+            "Style:SKA|ELC|GAR|SYN Pace:LAP|SPR"
+                + " not (bpm:105..150 or code:TRN or crate:\"Pairs only\")");
+    assertThat(Rule.lines(fastLaps().rule())).hasSize(5);
+  }
+
+  @Test
+  void aRuleIsPastedAsTextAndRefusedWithAPlace() {
+    press("rule-form");
+    TextArea area = (TextArea) shell.lookup("#rule-text");
+    assertThat(area.getText()).isEqualTo(rule());
+    fx(() -> area.setText("year:1980..1989 (beat:90..100 or"));
+    assertThat(((Label) shell.lookup("#rule-text-wrong")).getText()).contains("33");
+    press("rule-use-text");
+    assertThat(rule()).contains("Style");
+    fx(() -> area.setText("year:1980..1989 beat:90..100"));
+    press("rule-use-text");
+    settle();
+    assertThat(rule()).isEqualTo("year:1980..1989 beat:90..100");
+    press("rule-form");
+    assertThat(shell.lookupAll(".line-row")).hasSize(2);
+  }
+
+  @Test
+  void aCrateIsSortedCutAndDrawn() {
+    ComboBox<?> field = (ComboBox<?>) shell.lookup("#order-field-0");
+    fx(() -> chooseText(field, "year"));
+    settle();
+    press("order-way-0");
+    settle();
+    TextField amount = (TextField) shell.lookup("#limit-amount");
+    fx(amount::requestFocus);
+    fx(() -> amount.setText("3"));
+    key(KeyCode.ENTER);
+    settle();
+    assertThat(pane().rows()).hasSize(3);
+    List<Integer> years =
+        pane().rows().stream()
+            .map(id -> now().value(id, Fields.YEAR).orElse(0))
+            .toList();
+    assertThat(years).isSortedAccordingTo(java.util.Comparator.reverseOrder());
+    ComboBox<?> pick = (ComboBox<?>) shell.lookup("#limit-pick");
+    fx(() -> pick.getSelectionModel().select(1));
+    settle();
+    assertThat(fastLaps().limit().draw()).isPositive();
+    assertThat(pane().rows()).hasSize(3);
+    CheckBox resting = (CheckBox) shell.lookup("#order-resting");
+    fx(resting::fire);
+    settle();
+    assertThat(fastLaps().resting()).isTrue();
+  }
+
+  @SuppressWarnings("unchecked")
+  private static void chooseText(ComboBox<?> box, String text) {
+    ((ComboBox<String>) box).setValue(text);
+  }
+
+  @Test
+  void aShelfShowsItsUnionAndWhatIsNeverPlayedStaysOut() {
+    row(0);
+    Shelf shelf = shelves().shelf("Rink nights").orElseThrow();
+    assertThat(pane().rows()).hasSize(collection.contents().union(shelf).getCardinality());
+    String artist =
+        pane().rows().stream()
+            .map(id -> now().raw(id, Fields.ARTIST))
+            .filter(a -> !a.isBlank())
+            .findFirst()
+            .orElseThrow();
+    int before = pane().rows().size();
+    TextField more = (TextField) shell.lookup("#never-more");
+    fx(() -> more.setText(artist));
+    press("never-add");
+    settle();
+    assertThat(pane().rows()).hasSizeLessThan(before);
+    assertThat(shelves().shelf("Rink nights").orElseThrow().never().lines()).hasSize(1);
+    fx(() -> more.setText("nofield:x"));
+    press("never-add");
+    assertThat(text("told")).contains("no field or facet");
+    Button allow = (Button) shell.lookup(".never-chip .button");
+    fx(allow::fire);
+    settle();
+    assertThat(pane().rows()).hasSize(before);
+  }
+
+  @Test
+  void cratesMoveByKeysAcrossShelves() {
+    row(4);
+    assertThat(list().getItems().get(4).toString()).contains("Ice break");
+    fx(() -> list().requestFocus());
+    robot.press(KeyCode.ALT, KeyCode.DOWN).release(KeyCode.DOWN, KeyCode.ALT);
+    settle();
+    assertThat(shelves().shelfOf("Ice break").orElseThrow().name()).isEqualTo("Night ferry");
+    assertThat(shelves().shelf("Night ferry").orElseThrow().crates().getFirst().name())
+        .isEqualTo("Ice break");
+    robot.press(KeyCode.ALT, KeyCode.UP).release(KeyCode.UP, KeyCode.ALT);
+    settle();
+    assertThat(shelves().shelf("Rink nights").orElseThrow().crates().getLast().name())
+        .isEqualTo("Ice break");
+    assertThat(text("told")).contains("Ice break");
+  }
+
+  @Test
+  void whyNotSpeaksToTheLeafAndNearlyInAreListed() {
+    int id =
+        collection.contents().accounting(fastLaps()).nearlyIn(2).first();
+    fx(() -> desk.chosen().set(id));
+    settle();
+    assertThat(shell.lookup("#why .heading")).isInstanceOf(Label.class);
+    assertThat(((Label) shell.lookup("#why .heading")).getText()).isEqualTo("Why not here?");
+    assertThat(shell.lookupAll("#why .why-line")).hasSize(5);
+    assertThat(
+            shell.lookupAll("#why .why-line .hole").stream()
+                .map(n -> ((Label) n).getText())
+                .toList())
+        .singleElement()
+        .asString()
+        .startsWith("it has ");
+    await(() -> shell.lookup("#nearly-in .nearly") != null);
+  }
+
+  @Test
+  void manyCratesAreSeenBeforeTheyAreMade() {
+    fx(() -> ((CratesView) shell.inView()).showBuild());
+    ComboBox<?> kind = (ComboBox<?>) shell.lookup("#build-kind");
+    int before = shelves().all().size();
+    fx(() -> kind.getSelectionModel().select(1));
+    int planned = ((ListView<?>) shell.lookup("#build-preview")).getItems().size();
+    assertThat(planned).isPositive();
+    assertThat(shelves().all()).hasSize(before);
+    press("build-make");
+    settle();
+    assertThat(shelves().all()).hasSize(before + planned);
+    assertThat(((ListView<?>) shell.lookup("#build-preview")).getItems()).isEmpty();
+    assertThat(shell.lookup("#build-make").isDisabled()).isTrue();
+  }
+
+  @Test
+  void aShelfIsSentOutWithItsMusicOnce() throws Exception {
+    row(0);
+    press("crates-sendOut");
+    fx(() -> ((RadioButton) shell.lookup("#send-out-copies")).fire());
+    fx(() -> ((TextField) shell.lookup("#send-out-folder")).setText(out.toString()));
+    press("send-out-write");
+    await(() -> shell.lookup("#send-out .whole") != null);
+    assertThat(out.resolve("Fast laps.m3u8")).exists();
+    long files;
+    try (var copies = Files.list(out.resolve("Music"))) {
+      files = copies.count();
+    }
+    assertThat(files).isGreaterThan(1);
+    press("send-out-write");
+    await(
+        () ->
+            shell.lookupAll("#send-out .second").stream()
+                .anyMatch(n -> n instanceof Label l && l.getText().startsWith("No file copied")));
+  }
+
+  @Test
+  void theIdleOnesAreListedAlone() {
+    int heard = collection.contents().list(fastLaps()).getFirst();
+    fx(() -> desk.apply(Plays.onNight(now(), List.of(heard), LocalDate.of(2026, 3, 7))));
+    settle();
+    int all = list().getItems().size();
+    press("idle-crates");
+    assertThat(list().getItems()).hasSizeLessThan(all);
+    press("idle-crates");
+    assertThat(list().getItems()).hasSize(all);
+  }
+}
