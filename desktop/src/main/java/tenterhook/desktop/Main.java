@@ -13,8 +13,7 @@ public final class Main {
   /**
    * Starts the window.
    *
-   * @param args {@code [--collection DIR]}, {@code demo [DIR]} or {@code pictures [FOLDER
-   *     [NAME…]]}
+   * @param args {@code [--collection DIR]}, {@code demo [DIR]} or {@code pictures [FOLDER [NAME…]]}
    */
   public static void main(String[] args) {
     Application.launch(TenterhookApp.class, args);

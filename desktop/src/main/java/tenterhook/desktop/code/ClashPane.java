@@ -2,6 +2,7 @@ package tenterhook.desktop.code;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import javafx.geometry.Pos;
@@ -37,6 +38,7 @@ final class ClashPane extends VBox {
       Map<String, List<String>> instead,
       List<Clash> bare,
       Map<Integer, RoaringBitmap> tooLong,
+      Map<Notation.Style, Integer> byStyle,
       List<Suggestions.Rate> rates) {}
 
   ClashPane(Desk desk) {
@@ -65,6 +67,7 @@ final class ClashPane extends VBox {
                   .collect(Collectors.toMap(Clash::token, c -> clashes.otherTokens(c.token()))),
               clashes.bare(),
               CUTS.stream().collect(Collectors.toMap(c -> c, clashes::longerThan)),
+              written.isEmpty() ? Map.of() : clashes.byStyle(),
               new Suggestions(state.snapshot(), state.codebook()).rates());
         },
         this::show);
@@ -77,6 +80,14 @@ final class ClashPane extends VBox {
         Words.of(
             found.written().isEmpty() ? "clash.none" : "clash.written", found.written().size()),
         found.written().isEmpty() ? "whole" : "hole");
+    found
+        .byStyle()
+        .forEach(
+            (style, count) -> {
+              if (count < found.written().size()) {
+                say(Words.of("clash.style." + style.name().toLowerCase(Locale.ROOT), count), "");
+              }
+            });
     found.written().forEach(c -> lines.getChildren().add(line(c, found.instead().get(c.token()))));
     if (!found.bare().isEmpty() && notation.style() != Notation.Style.SEPARATED) {
       say(Words.of("clash.bare", found.bare().size()), "doubt");

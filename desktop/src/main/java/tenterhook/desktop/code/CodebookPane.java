@@ -2,26 +2,18 @@ package tenterhook.desktop.code;
 
 import java.util.List;
 import java.util.Map;
-import java.util.function.Supplier;
 import javafx.scene.control.CheckBox;
-import javafx.scene.control.Label;
-import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import tenterhook.backstage.collection.CollectionState;
-import tenterhook.core.change.Change;
-import tenterhook.core.change.Edit;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.CodebookEdits;
 import tenterhook.core.code.Facet;
-import tenterhook.core.find.FindParser;
-import tenterhook.core.find.Parsed;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
@@ -33,6 +25,7 @@ final class CodebookPane extends VBox {
   private final VBox facets = new VBox(14);
   private final NotationBar notation;
   private final LegendMenu legend;
+  private final CodeMenu codeMenu;
   private final ClashPane clashes;
 
   /**
@@ -45,6 +38,7 @@ final class CodebookPane extends VBox {
     this.desk = desk;
     this.clashes = new ClashPane(desk);
     this.notation = new NotationBar(desk);
+    this.codeMenu = new CodeMenu(desk);
     this.legend = new LegendMenu(desk, bringOver);
     setId("codebook");
     ScrollPane scroll = new ScrollPane(facets);
@@ -98,7 +92,10 @@ final class CodebookPane extends VBox {
     head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     FlowPane codes = new FlowPane(8, 6);
     codes.setPrefWrapLength(1100);
-    facet.codes().forEach(c -> codes.getChildren().add(code(c, counts.getOrDefault(c.token(), 0))));
+    facet
+        .codes()
+        .forEach(
+            c -> codes.getChildren().add(codeMenu.button(c, counts.getOrDefault(c.token(), 0))));
     if (facet.codes().isEmpty()) {
       codes.getChildren().add(Look.label(Words.of("codebook.noCodes"), "second"));
     }
@@ -112,26 +109,26 @@ final class CodebookPane extends VBox {
     more.setId("more-" + facet.name());
     more.getItems()
         .addAll(
-            choice(Words.of("codebook.rename"), () -> renameFacet(facet)),
-            choice(Words.of("codebook.question"), () -> askQuestion(facet)),
-            choice(Words.of("codebook.up"), () -> move(facet, -1)),
-            choice(Words.of("codebook.down"), () -> move(facet, 1)),
-            choice(Words.of("codebook.removeFacet"), () -> removeFacet(facet)));
+            CodeMenu.choice(Words.of("codebook.rename"), () -> renameFacet(facet)),
+            CodeMenu.choice(Words.of("codebook.question"), () -> askQuestion(facet)),
+            CodeMenu.choice(Words.of("codebook.up"), () -> move(facet, -1)),
+            CodeMenu.choice(Words.of("codebook.down"), () -> move(facet, 1)),
+            CodeMenu.choice(Words.of("codebook.removeFacet"), () -> removeFacet(facet)));
     return more;
   }
 
   private void move(Facet facet, int by) {
-    set(Words.of("change.moveFacet", facet.name()), () -> book().moved(facet.name(), by));
+    codeMenu.set(Words.of("change.moveFacet", facet.name()), () -> book().moved(facet.name(), by));
   }
 
   private void askQuestion(Facet facet) {
     desk.frame()
-        .askText(
+        .askWords(
             Words.of("codebook.askQuestion", facet.name()),
             facet.question(),
             Words.of("codebook.question"),
             text ->
-                set(
+                codeMenu.set(
                     Words.of("change.facet", facet.name()),
                     () -> book().with(facet.name(), f -> f.asking(text))));
   }
@@ -142,125 +139,6 @@ final class CodebookPane extends VBox {
     return box;
   }
 
-  private MenuButton code(Code code, int count) {
-    Label token = Look.label(code.token(), "code");
-    HBox face =
-        new HBox(
-            6, token, Look.dataLabel(code.meaning()), Look.label(String.valueOf(count), "second"));
-    face.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    MenuButton button = new MenuButton("", face);
-    button.setId("entry-" + code.token());
-    button.setAccessibleText(Words.of("codebook.code", code.token(), code.meaning(), count));
-    MenuItem rename = new MenuItem(Words.of("codebook.rename"));
-    rename.setOnAction(e -> rename(code));
-    MenuItem remove = new MenuItem(Words.of("codebook.remove"));
-    remove.setOnAction(e -> remove(code, count));
-    MenuItem rule = new MenuItem(Words.of("codebook.rule"));
-    rule.setOnAction(e -> askRule(code));
-    MenuItem key = new MenuItem(Words.of("codebook.key"));
-    key.setOnAction(e -> askKey(code));
-    MenuItem retire =
-        new MenuItem(Words.of(code.retired() ? "codebook.giveAgain" : "codebook.retire"));
-    retire.setOnAction(
-        e ->
-            set(
-                Words.of("change.retire", code.token()),
-                () -> book().withCode(code.token(), c -> c.retired(!c.retired()))));
-    Menu merge = new Menu(Words.of("codebook.merge"));
-    book().tokens().stream()
-        .filter(t -> !t.equals(code.token()))
-        .forEach(t -> merge.getItems().add(choice(t, () -> merge(code, t))));
-    Menu move = new Menu(Words.of("codebook.move"));
-    book().facets().stream()
-        .filter(f -> f.code(code.token()).isEmpty())
-        .forEach(f -> move.getItems().add(choice(f.name(), () -> move(code, f))));
-    button
-        .getItems()
-        .addAll(
-            rename,
-            choice(Words.of("codebook.meaning"), () -> askMeaning(code)),
-            rule,
-            key,
-            choice(Words.of("codebook.forward"), () -> move(code, -1)),
-            choice(Words.of("codebook.backward"), () -> move(code, 1)),
-            retire,
-            merge,
-            move,
-            remove);
-    return button;
-  }
-
-  private static MenuItem choice(String name, Runnable action) {
-    MenuItem item = new MenuItem(name);
-    item.setOnAction(e -> action.run());
-    return item;
-  }
-
-  private void move(Code code, int by) {
-    Facet facet = book().facetOf(code.token()).orElseThrow();
-    set(
-        Words.of("change.moveCode", code.token()),
-        () -> book().with(facet.name(), f -> f.moved(code.token(), by)));
-  }
-
-  private void askMeaning(Code code) {
-    desk.frame()
-        .askText(
-            Words.of("codebook.askMeaning", code.token()),
-            code.meaning(),
-            Words.of("codebook.meaning"),
-            text ->
-                set(
-                    Words.of("change.meaning", code.token()),
-                    () -> book().withCode(code.token(), c -> c.meaning(text))));
-  }
-
-  private void askRule(Code code) {
-    desk.frame()
-        .askText(
-            Words.of("codebook.askRule", code.token()),
-            code.rule(),
-            Words.of("codebook.rule"),
-            text -> {
-              if (FindParser.parse(text, book()) instanceof Parsed.Bad bad) {
-                desk.frame().tell(bad.message(), true, 0);
-              } else {
-                set(
-                    Words.of("change.derive", code.token()),
-                    () -> book().withCode(code.token(), c -> c.by(text.strip())));
-              }
-            });
-  }
-
-  private void askKey(Code code) {
-    desk.frame()
-        .askText(
-            Words.of("codebook.askKey", code.token()),
-            code.key(),
-            Words.of("codebook.key"),
-            text ->
-                set(
-                    Words.of("change.key", code.token()),
-                    () -> book().withCode(code.token(), c -> c.onKey(text.strip()))));
-  }
-
-  private void merge(Code code, String into) {
-    var state = desk.state().get();
-    Change change =
-        CodebookEdits.merge(state.snapshot(), book(), state.crates(), code.token(), into);
-    desk.frame()
-        .ask(
-            Words.of("codebook.askMerge", code.token(), into, change.tracks().getCardinality()),
-            Words.of("codebook.doMerge", into),
-            () -> desk.apply(change));
-  }
-
-  private void move(Code code, Facet to) {
-    var state = desk.state().get();
-    desk.apply(
-        CodebookEdits.move(state.snapshot(), book(), state.crates(), code.token(), to.name()));
-  }
-
   private void addFacet() {
     desk.frame()
         .askText(
@@ -268,7 +146,7 @@ final class CodebookPane extends VBox {
             "",
             Words.of("codebook.addFacet"),
             name ->
-                set(
+                codeMenu.set(
                     Words.of("change.addFacet", name),
                     () -> book().plus(new Facet(name, "", true, false, List.of()))));
   }
@@ -281,7 +159,7 @@ final class CodebookPane extends VBox {
             Words.of("codebook.addCode"),
             text -> {
               String[] parts = text.split("\\s+", 2);
-              set(
+              codeMenu.set(
                   Words.of("change.addCode", parts[0]),
                   () ->
                       book()
@@ -291,34 +169,6 @@ final class CodebookPane extends VBox {
             });
   }
 
-  private void rename(Code code) {
-    desk.frame()
-        .askText(
-            Words.of("codebook.askRename", code.token()),
-            code.token(),
-            Words.of("codebook.rename"),
-            other ->
-                guarded(
-                    () ->
-                        desk.apply(
-                            CodebookEdits.rename(
-                                desk.state().get().snapshot(),
-                                book(),
-                                desk.state().get().crates(),
-                                code.token(),
-                                other))));
-  }
-
-  private void remove(Code code, int count) {
-    desk.frame()
-        .ask(
-            Words.of("codebook.askRemove", code.token(), count),
-            Words.of("codebook.remove"),
-            () ->
-                desk.apply(
-                    CodebookEdits.remove(desk.state().get().snapshot(), book(), code.token())));
-  }
-
   private void renameFacet(Facet facet) {
     desk.frame()
         .askText(
@@ -326,7 +176,7 @@ final class CodebookPane extends VBox {
             facet.name(),
             Words.of("codebook.rename"),
             other ->
-                guarded(
+                codeMenu.guarded(
                     () ->
                         desk.apply(
                             CodebookEdits.renameFacet(
@@ -339,13 +189,13 @@ final class CodebookPane extends VBox {
             Words.of("codebook.askRemoveFacet", facet.name()),
             Words.of("codebook.removeFacet"),
             () ->
-                set(
+                codeMenu.set(
                     Words.of("change.removeFacet", facet.name()),
                     () -> book().minus(facet.name())));
   }
 
   private void replace(Facet facet, boolean many, boolean demanded) {
-    set(
+    codeMenu.set(
         Words.of("change.facet", facet.name()),
         () ->
             book()
@@ -356,20 +206,5 @@ final class CodebookPane extends VBox {
 
   private Codebook book() {
     return desk.state().get().codebook();
-  }
-
-  private void set(String title, Supplier<Codebook> after) {
-    guarded(
-        () ->
-            desk.apply(
-                new Change(title, true, List.of(new Edit.SetCodebook(book(), after.get())))));
-  }
-
-  private void guarded(Runnable work) {
-    try {
-      work.run();
-    } catch (IllegalArgumentException wrong) {
-      desk.frame().tell(String.valueOf(wrong.getMessage()), true, 0);
-    }
   }
 }

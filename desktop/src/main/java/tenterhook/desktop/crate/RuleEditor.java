@@ -59,7 +59,6 @@ final class RuleEditor extends VBox {
     scroll.setFitToWidth(true);
   }
 
-
   /** Shows a crate's lines; the same lines stay as they are, and only their counts are new. */
   void show(Crate.RuleCrate other) {
     Codebook book = desk.state().get().codebook();

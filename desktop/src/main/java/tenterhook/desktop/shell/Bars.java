@@ -78,13 +78,14 @@ final class Bars extends VBox {
     go.requestFocus();
   }
 
-  void askText(String question, String now, String button, Consumer<String> answer) {
+  void askText(
+      String question, String now, String button, boolean mayBeEmpty, Consumer<String> answer) {
     TextField field = new TextField(now);
     field.setId("answer-text");
     field.setPrefWidth(280);
     Runnable take =
         () -> {
-          if (!field.getText().isBlank()) {
+          if (mayBeEmpty || !field.getText().isBlank()) {
             asked.getChildren().clear();
             answer.accept(field.getText().strip());
           }

@@ -64,8 +64,11 @@ public final class Desk {
     /** Asks before something is done. */
     default void ask(String question, String button, Runnable yes) {}
 
-    /** Asks for a text. */
+    /** Asks for a text; an empty one is no answer. */
     default void askText(String question, String now, String button, Consumer<String> answer) {}
+
+    /** Asks for a text that may be empty. */
+    default void askWords(String question, String now, String button, Consumer<String> answer) {}
 
     /** Goes to a station. */
     default void go(Station station) {}

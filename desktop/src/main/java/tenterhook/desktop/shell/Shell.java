@@ -261,7 +261,12 @@ public final class Shell extends BorderPane implements Desk.Frame {
 
   @Override
   public void askText(String question, String now, String button, Consumer<String> answer) {
-    bars.askText(question, now, button, answer);
+    bars.askText(question, now, button, false, answer);
+  }
+
+  @Override
+  public void askWords(String question, String now, String button, Consumer<String> answer) {
+    bars.askText(question, now, button, true, answer);
   }
 
   /** The station or view in view, for tests and pictures. */

@@ -143,9 +143,7 @@ class CratesStationTest extends WindowTest {
     settle();
     assertThat(pane().rows()).hasSize(3);
     List<Integer> years =
-        pane().rows().stream()
-            .map(id -> now().value(id, Fields.YEAR).orElse(0))
-            .toList();
+        pane().rows().stream().map(id -> now().value(id, Fields.YEAR).orElse(0)).toList();
     assertThat(years).isSortedAccordingTo(java.util.Comparator.reverseOrder());
     ComboBox<?> pick = (ComboBox<?>) shell.lookup("#limit-pick");
     fx(() -> pick.getSelectionModel().select(1));
@@ -209,8 +207,7 @@ class CratesStationTest extends WindowTest {
 
   @Test
   void whyNotSpeaksToTheLeafAndNearlyInAreListed() {
-    int id =
-        collection.contents().accounting(fastLaps()).nearlyIn(2).first();
+    int id = collection.contents().accounting(fastLaps()).nearlyIn(2).first();
     fx(() -> desk.chosen().set(id));
     settle();
     assertThat(shell.lookup("#why .heading")).isInstanceOf(Label.class);

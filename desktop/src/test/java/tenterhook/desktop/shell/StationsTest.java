@@ -261,10 +261,7 @@ class StationsTest extends WindowTest {
   @Test
   void wordsInAnotherFieldAreBroughtOverWithAPreview() {
     RoaringBitmap some = now().tracks(i -> !now().lost(i)).limit(3);
-    fx(
-        () ->
-            desk.apply(
-                TrackEdits.set(now(), some, Map.of(Fields.GROUPING, "ska, keep me"))));
+    fx(() -> desk.apply(TrackEdits.set(now(), some, Map.of(Fields.GROUPING, "ska, keep me"))));
     settle();
     station(KeyCode.DIGIT6);
     fx(() -> ((CodingView) shell.inView()).bringOver());

@@ -1,0 +1,242 @@
+package tenterhook.desktop.code;
+
+import java.util.List;
+import java.util.function.Supplier;
+import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.layout.HBox;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.core.code.Code;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.code.CodebookEdits;
+import tenterhook.core.code.Facet;
+import tenterhook.core.find.FindParser;
+import tenterhook.core.find.Parsed;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/** A code of the codebook and what can be done with it. */
+final class CodeMenu {
+  private final Desk desk;
+
+  CodeMenu(Desk desk) {
+    this.desk = desk;
+  }
+
+  /** A code with its meaning and count; its menu opens by a click. */
+  MenuButton button(Code code, int count) {
+    Label token = Look.label(code.token(), "code");
+    HBox face =
+        new HBox(
+            6, token, Look.dataLabel(code.meaning()), Look.label(String.valueOf(count), "second"));
+    face.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    MenuButton button = new MenuButton("", face);
+    button.setId("entry-" + code.token());
+    button.setAccessibleText(Words.of("codebook.code", code.token(), code.meaning(), count));
+    MenuItem rename = new MenuItem(Words.of("codebook.rename"));
+    rename.setOnAction(e -> rename(code));
+    MenuItem remove = new MenuItem(Words.of("codebook.remove"));
+    remove.setOnAction(e -> remove(code, count));
+    MenuItem rule = new MenuItem(Words.of("codebook.rule"));
+    rule.setOnAction(e -> askRule(code));
+    MenuItem key = new MenuItem(Words.of("codebook.key"));
+    key.setOnAction(e -> askKey(code));
+    MenuItem retire =
+        new MenuItem(Words.of(code.retired() ? "codebook.giveAgain" : "codebook.retire"));
+    retire.setOnAction(
+        e ->
+            set(
+                Words.of("change.retire", code.token()),
+                () -> book().withCode(code.token(), c -> c.retired(!c.retired()))));
+    Menu merge = new Menu(Words.of("codebook.merge"));
+    book().tokens().stream()
+        .filter(t -> !t.equals(code.token()))
+        .forEach(t -> merge.getItems().add(choice(t, () -> merge(code, t))));
+    Menu move = new Menu(Words.of("codebook.move"));
+    book().facets().stream()
+        .filter(f -> f.code(code.token()).isEmpty())
+        .forEach(f -> move.getItems().add(choice(f.name(), () -> move(code, f))));
+    button
+        .getItems()
+        .addAll(
+            rename,
+            choice(Words.of("codebook.meaning"), () -> askMeaning(code)),
+            rule,
+            key,
+            choice(Words.of("codebook.forward"), () -> move(code, -1)),
+            choice(Words.of("codebook.backward"), () -> move(code, 1)),
+            choice(Words.of("codebook.synonyms"), () -> askSynonyms(code)),
+            retire,
+            merge,
+            choice(Words.of("codebook.split"), () -> askSplit(code)),
+            move,
+            remove);
+    return button;
+  }
+
+  private void move(Code code, int by) {
+    Facet facet = book().facetOf(code.token()).orElseThrow();
+    set(
+        Words.of("change.moveCode", code.token()),
+        () -> book().with(facet.name(), f -> f.moved(code.token(), by)));
+  }
+
+  private void askMeaning(Code code) {
+    desk.frame()
+        .askWords(
+            Words.of("codebook.askMeaning", code.token()),
+            code.meaning(),
+            Words.of("codebook.meaning"),
+            text ->
+                set(
+                    Words.of("change.meaning", code.token()),
+                    () -> book().withCode(code.token(), c -> c.meaning(text))));
+  }
+
+  private static List<String> words(String text) {
+    return List.of(text.strip().split("\\s+")).stream().filter(w -> !w.isEmpty()).toList();
+  }
+
+  private void askSynonyms(Code code) {
+    desk.frame()
+        .askWords(
+            Words.of("codebook.askSynonyms", code.token()),
+            String.join(" ", code.synonyms()),
+            Words.of("codebook.synonyms"),
+            text ->
+                set(
+                    Words.of("change.synonyms", code.token()),
+                    () -> book().withCode(code.token(), c -> c.alsoRead(words(text)))));
+  }
+
+  /** The new code first, then which of the tracks get it, in the find language. */
+  private void askSplit(Code code) {
+    desk.frame()
+        .askText(
+            Words.of("codebook.askSplit", code.token()),
+            "",
+            Words.of("codebook.split"),
+            text -> {
+              String[] parts = text.strip().split("\\s+", 2);
+              switch (FindParser.parse(parts.length > 1 ? parts[1] : "", book())) {
+                case Parsed.Bad bad -> desk.frame().tell(bad.message(), true, 0);
+                case Parsed.Good good ->
+                    guarded(
+                        () ->
+                            desk.apply(
+                                CodebookEdits.split(
+                                    desk.state().get().snapshot(),
+                                    book(),
+                                    code.token(),
+                                    new Code(parts[0], ""),
+                                    desk.contents().finder().find(good.query()))));
+              }
+            });
+  }
+
+  private void askRule(Code code) {
+    desk.frame()
+        .askWords(
+            Words.of("codebook.askRule", code.token()),
+            code.rule(),
+            Words.of("codebook.rule"),
+            text -> {
+              if (FindParser.parse(text, book()) instanceof Parsed.Bad bad) {
+                desk.frame().tell(bad.message(), true, 0);
+              } else {
+                set(
+                    Words.of("change.derive", code.token()),
+                    () -> book().withCode(code.token(), c -> c.by(text.strip())));
+              }
+            });
+  }
+
+  private void askKey(Code code) {
+    desk.frame()
+        .askWords(
+            Words.of("codebook.askKey", code.token()),
+            code.key(),
+            Words.of("codebook.key"),
+            text ->
+                set(
+                    Words.of("change.key", code.token()),
+                    () -> book().withCode(code.token(), c -> c.onKey(text.strip()))));
+  }
+
+  private void merge(Code code, String into) {
+    var state = desk.state().get();
+    Change change =
+        CodebookEdits.merge(state.snapshot(), book(), state.crates(), code.token(), into);
+    desk.frame()
+        .ask(
+            Words.of("codebook.askMerge", code.token(), into, change.tracks().getCardinality()),
+            Words.of("codebook.doMerge", into),
+            () -> desk.apply(change));
+  }
+
+  private void move(Code code, Facet to) {
+    var state = desk.state().get();
+    desk.apply(
+        CodebookEdits.move(state.snapshot(), book(), state.crates(), code.token(), to.name()));
+  }
+
+  private void rename(Code code) {
+    desk.frame()
+        .askText(
+            Words.of("codebook.askRename", code.token()),
+            code.token(),
+            Words.of("codebook.rename"),
+            other ->
+                guarded(
+                    () ->
+                        desk.apply(
+                            CodebookEdits.rename(
+                                desk.state().get().snapshot(),
+                                book(),
+                                desk.state().get().crates(),
+                                code.token(),
+                                other))));
+  }
+
+  private void remove(Code code, int count) {
+    desk.frame()
+        .ask(
+            Words.of("codebook.askRemove", code.token(), count),
+            Words.of("codebook.remove"),
+            () ->
+                desk.apply(
+                    CodebookEdits.remove(desk.state().get().snapshot(), book(), code.token())));
+  }
+
+  /** A menu's item in the DJ's or the codebook's words. */
+  static MenuItem choice(String name, Runnable action) {
+    MenuItem item = new MenuItem(name);
+    item.setOnAction(e -> action.run());
+    return item;
+  }
+
+  private Codebook book() {
+    return desk.state().get().codebook();
+  }
+
+  /** Makes the codebook another one; says why when that cannot be. */
+  void set(String title, Supplier<Codebook> after) {
+    guarded(
+        () ->
+            desk.apply(
+                new Change(title, true, List.of(new Edit.SetCodebook(book(), after.get())))));
+  }
+
+  /** Does what may be refused, and says why it was. */
+  void guarded(Runnable work) {
+    try {
+      work.run();
+    } catch (IllegalArgumentException wrong) {
+      desk.frame().tell(String.valueOf(wrong.getMessage()), true, 0);
+    }
+  }
+}
