@@ -19,6 +19,7 @@ import tenterhook.core.code.Derived;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.Offers;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Cell;
@@ -79,6 +80,12 @@ public final class LargeCrates {
           "every line of a rule accounted",
           () -> contents.accounting(crate).lines().getLast().leftAfter(),
           () -> account(statement, 7),
+          ROUNDS);
+      Offers offers = new Offers(snapshot, codebook, crates, contents);
+      compare(
+          "values offered while a text is typed",
+          () -> offers.of("comment", "note 19", snapshot.tracks()).size(),
+          () -> offered(statement),
           ROUNDS);
     }
   }
@@ -188,6 +195,19 @@ public final class LargeCrates {
       count(statement, "id = " + id + " AND " + where);
     }
     return 0;
+  }
+
+  private int offered(Statement statement) throws Exception {
+    int rows = 0;
+    try (ResultSet found =
+        statement.executeQuery(
+            "SELECT comment, count(*) c FROM t WHERE comment LIKE '%note 19%'"
+                + " GROUP BY comment ORDER BY c DESC LIMIT 8")) {
+      while (found.next()) {
+        rows++;
+      }
+    }
+    return rows;
   }
 
   private int account(Statement statement, int crate) throws Exception {

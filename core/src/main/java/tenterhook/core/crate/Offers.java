@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.ObjIntConsumer;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
@@ -23,6 +24,7 @@ public final class Offers {
   private static final int MOST = 8;
   private static final List<String> SPANS = List.of("-7d..", "-30d..", "-3m..", "-1y..", "..-1y");
   private static final int DECADE = 10;
+  private static final String SEPARATOR = String.valueOf(FieldType.SEPARATOR);
 
   private final Snapshot snapshot;
   private final Codebook codebook;
@@ -56,14 +58,14 @@ public final class Offers {
    */
   public List<Offer> of(String subject, String typed, RoaringBitmap scope) {
     Condition asked = new Condition(subject, new Condition.Present());
+    String wanted = Fold.fold(typed.strip());
     List<Offer> all =
         switch (subject) {
           case "crate" -> crates();
           case "shelf" -> shelves();
           case "text" -> List.of();
-          default -> asked.ofCodes() ? codes(subject, scope) : values(asked, scope);
+          default -> asked.ofCodes() ? codes(subject, scope) : values(asked, wanted, scope);
         };
-    String wanted = Fold.fold(typed.strip());
     return all.stream()
         .filter(o -> Fold.fold(o.text() + " " + o.words()).contains(wanted))
         .filter(o -> o.tracks() > 0)
@@ -86,11 +88,14 @@ public final class Offers {
 
   private List<Offer> codes(String subject, RoaringBitmap scope) {
     Map<String, Integer> counts = new HashMap<>();
-    scope.forEach(
-        (int id) ->
-            snapshot
-                .value(id, Fields.CODES)
-                .ifPresent(all -> all.forEach(c -> counts.merge(c, 1, Integer::sum))));
+    eachValue(
+        Fields.CODES,
+        scope,
+        (text, tracks) -> {
+          for (String code : text.split(SEPARATOR)) {
+            counts.merge(code, tracks, Integer::sum);
+          }
+        });
     List<Facet> facets = codebook.facet(subject).map(List::of).orElse(codebook.facets());
     List<Offer> offers = new ArrayList<>();
     for (Facet facet : facets) {
@@ -101,16 +106,33 @@ public final class Offers {
     return offers;
   }
 
-  private List<Offer> values(Condition asked, RoaringBitmap scope) {
+  /** Counts tracks by number of their value, so that each distinct text is looked at once. */
+  private void eachValue(Field<?> field, RoaringBitmap scope, ObjIntConsumer<String> use) {
+    Column column = snapshot.column(field);
+    int[] counts = new int[column.dictionary().size()];
+    scope.forEach((int id) -> counts[column.number(id)]++);
+    for (int number = 0; number < counts.length; number++) {
+      if (counts[number] > 0) {
+        use.accept(column.dictionary().text(number), counts[number]);
+      }
+    }
+  }
+
+  private List<Offer> values(Condition asked, String wanted, RoaringBitmap scope) {
     Field<?> field = asked.field().orElseThrow();
     if (field == Fields.ADDED || field == Fields.LAST_PLAYED) {
       return SPANS.stream().map(s -> new Offer(s, "", found(asked.subject(), s))).toList();
     }
-    Map<String, Integer> counts = new HashMap<>();
-    Column column = snapshot.column(field);
-    scope.forEach((int id) -> counts.merge(column.text(id), 1, Integer::sum));
     Map<String, Offer> offers = new HashMap<>();
-    counts.forEach((value, count) -> offer(field, value, count, offers));
+    boolean numeric = field.type().numeric();
+    eachValue(
+        field,
+        scope,
+        (text, tracks) -> {
+          if (numeric || Fold.fold(text).contains(wanted.replace("=", "").replace("\"", ""))) {
+            offer(field, text, tracks, offers);
+          }
+        });
     return List.copyOf(offers.values());
   }
 
@@ -131,7 +153,7 @@ public final class Offers {
       }
       return;
     }
-    for (String one : value.split(String.valueOf(FieldType.SEPARATOR))) {
+    for (String one : value.split(SEPARATOR)) {
       if (!one.isBlank()) {
         add(offers, "=" + quoted(one), count);
       }

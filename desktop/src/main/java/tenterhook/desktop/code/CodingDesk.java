@@ -1,11 +1,9 @@
 package tenterhook.desktop.code;
 
-import java.io.ByteArrayInputStream;
 import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.stream.Collectors;
 import javafx.collections.ListChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -16,15 +14,12 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.SelectionMode;
 import javafx.scene.control.TextInputControl;
-import javafx.scene.image.Image;
-import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.collection.CollectionState;
@@ -44,17 +39,13 @@ import tenterhook.desktop.theme.Words;
 
 /** One track after the other: hear it, press a key for each code, next. */
 final class CodingDesk extends BorderPane {
-  private static final double COVER = 96;
   private static final String BY_ITSELF = "desk plays by itself";
 
   private final Desk desk;
   private final ComboBox<String> wish = new ComboBox<>();
   private final ListView<Integer> queue = new ListView<>();
   private final Label left = Look.label("", "second");
-  private final StackPane cover = new StackPane();
-  private final Label title = Look.label("", "desk-title");
-  private final Label names = Look.label("");
-  private final Label figures = Look.label("", "mono");
+  private final TrackHead head;
   private final KeyCaps caps = new KeyCaps(this::toggle);
   private final Label willRead = Look.label("", "mono");
   private final Label lands = Look.label("");
@@ -66,6 +57,7 @@ final class CodingDesk extends BorderPane {
 
   CodingDesk(Desk desk) {
     this.desk = desk;
+    this.head = new TrackHead(desk);
     wish.setId("queue");
     wish.setMaxWidth(Double.MAX_VALUE);
     wish.setAccessibleText(Words.of("coding.queue"));
@@ -93,12 +85,6 @@ final class CodingDesk extends BorderPane {
   }
 
   private ScrollPane main() {
-    cover.setMinSize(COVER, COVER);
-    cover.setMaxSize(COVER, COVER);
-    cover.getStyleClass().add("desk-cover");
-    title.setId("desk-title");
-    VBox said = new VBox(3, title, names, figures, jumps());
-    HBox head = new HBox(16, cover, said);
     willRead.setId("written");
     willRead.setWrapText(true);
     lands.setId("lands");
@@ -128,22 +114,6 @@ final class CodingDesk extends BorderPane {
     ScrollPane scroll = new ScrollPane(main);
     scroll.setFitToWidth(true);
     return scroll;
-  }
-
-  private HBox jumps() {
-    HBox row = new HBox(4);
-    for (int i = 1; i <= 8; i++) {
-      int eighth = i;
-      Button jump = Look.button(String.valueOf(i), () -> desk.listening().eighth(eighth), "jump");
-      jump.setFocusTraversable(false);
-      row.getChildren().add(jump);
-    }
-    Button loudest =
-        Look.button(Words.of("coding.loudest"), () -> desk.listening().loudest(), "jump");
-    loudest.setFocusTraversable(false);
-    row.getChildren().addAll(loudest, Look.label(Words.of("coding.jump"), "second"));
-    row.setAlignment(Pos.CENTER_LEFT);
-    return row;
   }
 
   private Snapshot snapshot() {
@@ -232,7 +202,7 @@ final class CodingDesk extends BorderPane {
       desk.chosen().set(ids.first());
     }
     likely = Likely.NOTHING;
-    show();
+    head.show(ids);
     look();
   }
 
@@ -250,61 +220,6 @@ final class CodingDesk extends BorderPane {
             mark();
           });
     }
-  }
-
-  private void show() {
-    RoaringBitmap ids = selection();
-    cover.getChildren().clear();
-    if (ids.getCardinality() != 1) {
-      title.setText(ids.isEmpty() ? "" : Words.of("coding.several", ids.getCardinality()));
-      names.setText("");
-      figures.setText("");
-      return;
-    }
-    int id = ids.first();
-    Snapshot now = snapshot();
-    Look.data(
-        title, now.raw(id, Fields.TITLE).isBlank() ? now.fileName(id) : now.raw(id, Fields.TITLE));
-    Look.data(
-        names,
-        joined(
-            " · ",
-            now.raw(id, Fields.ARTIST),
-            now.raw(id, Fields.ALBUM),
-            Fields.YEAR.type().show(now.raw(id, Fields.YEAR))));
-    int plays = now.value(id, Fields.PLAYS).orElse(0);
-    Look.data(
-        figures,
-        joined(
-            "   ",
-            shown(now, id, Fields.BPM, " bpm"),
-            now.raw(id, Fields.KEY),
-            shown(now, id, Fields.DURATION, ""),
-            shown(now, id, Fields.LOUDNESS, " LUFS"),
-            plays == 0 ? "" : Words.of("coding.played", plays)));
-    desk.quietly(
-        () -> desk.collection().picture(id),
-        bytes ->
-            bytes
-                .filter(b -> selection().contains(id))
-                .ifPresent(
-                    b ->
-                        cover
-                            .getChildren()
-                            .setAll(
-                                new ImageView(
-                                    new Image(
-                                        new ByteArrayInputStream(b), COVER, COVER, true, true)))));
-  }
-
-  private static String shown(
-      Snapshot now, int id, tenterhook.core.field.Field<?> field, String unit) {
-    String text = field.type().show(now.raw(id, field));
-    return text.isBlank() ? "" : text + unit;
-  }
-
-  private static String joined(String between, String... parts) {
-    return List.of(parts).stream().filter(p -> !p.isBlank()).collect(Collectors.joining(between));
   }
 
   private void mark() {

@@ -73,7 +73,11 @@ final class WhyPane extends VBox {
       Look.data(track, snapshot.name(id));
       reasons.forEach(r -> lines.getChildren().add(line(r)));
     }
-    desk.latest(this, () -> nearly(crate, contents), found -> showNear(found, snapshot));
+    // contents are for one thread; what is worked out beside the window has its own
+    desk.latest(
+        this,
+        () -> nearly(crate, desk.collection().contents()),
+        found -> showNear(found, snapshot));
   }
 
   private HBox line(Reason reason) {
