@@ -1,5 +1,6 @@
 package tenterhook.core.text;
 
+import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
 import java.util.HashSet;
 import java.util.Locale;
@@ -14,7 +15,9 @@ public final class PortableNames {
   private static final Pattern REFUSED = Pattern.compile("[\\p{Cntrl}<>:\"/\\\\|?*]+");
   private static final Pattern EDGES = Pattern.compile("^[\\s.]+|[\\s.]+$");
   private static final Pattern DEVICE = Pattern.compile("(?i)(con|prn|aux|nul|com\\d|lpt\\d)");
-  private static final int LONGEST = 100;
+
+  /** In bytes of UTF-8: most disks take 255 with ending and number. */
+  private static final int LONGEST = 200;
 
   private final Set<String> taken = new HashSet<>();
 
@@ -23,7 +26,7 @@ public final class PortableNames {
    *
    * @param name as it is now, with its ending
    * @return letters as they are but composed (NFC), what systems refuse replaced by {@code _}; at
-   *     most 100 characters and the ending; another number behind it where it was given before
+   *     most 200 bytes of UTF-8 and the ending; a number behind it where it was given before
    */
   public String give(String name) {
     int dot = name.lastIndexOf('.');
@@ -33,8 +36,8 @@ public final class PortableNames {
     if (base.isEmpty() || DEVICE.matcher(base).matches()) {
       base = "_" + base;
     }
-    if (base.codePointCount(0, base.length()) > LONGEST) {
-      base = base.substring(0, base.offsetByCodePoints(0, LONGEST)).strip();
+    while (base.getBytes(StandardCharsets.UTF_8).length > LONGEST) {
+      base = base.substring(0, base.offsetByCodePoints(base.length(), -1)).strip();
     }
     String tail = ending.isEmpty() ? "" : "." + ending;
     String given = base + tail;

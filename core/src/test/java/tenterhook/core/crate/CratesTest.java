@@ -203,7 +203,7 @@ class CratesTest {
   }
 
   /** Sequences of edits by chance on rules of every kind, crates built on crates among them. */
-  @Property(tries = 400)
+  @Property(tries = 1000)
   void afterAnySequenceOfChangesTheAnswersAreTheSameAsFromNothing(@ForAll long seed) {
     Random random = new Random(seed);
     Crates crates =

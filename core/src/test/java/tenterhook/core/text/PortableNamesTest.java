@@ -1,11 +1,13 @@
 package tenterhook.core.text;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Locale;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -25,6 +27,12 @@ class PortableNamesTest {
     assertThat(new PortableNames().give(name)).isEqualTo(given);
   }
 
+  @Test
+  void longNamesAreCutBetweenLetters() {
+    String given = new PortableNames().give("夜".repeat(300) + ".mp3");
+    assertThat(given).matches("夜{66}\\.mp3");
+  }
+
   @Property(tries = 500)
   void everyNameIsTakenByEverySystemAndGivenOnce(@ForAll List<String> names) {
     PortableNames folder = new PortableNames();
@@ -37,7 +45,7 @@ class PortableNamesTest {
                     .doesNotContainPattern("[\\p{Cntrl}<>:\"/\\\\|?*]")
                     .doesNotMatch("(?i)(con|prn|aux|nul|com\\d|lpt\\d)(\\..*)?")
                     .doesNotEndWith(".")
-                    .hasSizeLessThan(240));
+                    .satisfies(n -> assertThat(n.getBytes(UTF_8)).hasSizeLessThan(255)));
     assertThat(given.stream().map(g -> g.toLowerCase(Locale.ROOT))).doesNotHaveDuplicates();
   }
 }

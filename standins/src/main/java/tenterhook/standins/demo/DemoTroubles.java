@@ -140,6 +140,11 @@ final class DemoTroubles {
     String comment = track.tag(Fields.COMMENT);
     if (download && !comment.isEmpty() && hit(70)) {
       track.spoil("no codes", Fields.COMMENT, "");
+      String genre = track.tag(Fields.GENRE).toLowerCase(Locale.ROOT);
+      if (number % 3 == 0 && !genre.isBlank() && !track.brief()) {
+        String words = genre + ", " + (number % 2 == 0 ? "doors" : "lounge");
+        track.spoil("codes as words", Fields.GROUPING, words);
+      }
     } else if (comment.endsWith("/") && hit(6)) {
       String stray = List.of("SKAA", "LPA", "WLD").get(number % 3);
       track.spoil("stray", Fields.COMMENT, comment + stray + "/");
