@@ -30,6 +30,7 @@ import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Limit;
 import tenterhook.core.crate.NeverPlay;
 import tenterhook.core.crate.Rule;
+import tenterhook.core.crate.Shelf;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
@@ -220,6 +221,29 @@ class StoreTest {
   void aLineIsOneTerm() {
     assertThatThrownBy(() -> CrateJson.line("a b")).hasMessageContaining("one term");
     assertThatThrownBy(() -> CrateJson.line("year:soon")).hasMessageContaining("character 6");
+  }
+
+  @Test
+  void aShelfWrittenByHandMaySayOneFieldAndABareLimit() {
+    String text =
+        """
+        { "tenterhook": "shelf", "version": 1, "name": "Rink",
+          "crates": [ { "name": "Fast", "sort": "bpm", "falling": true, "limit": 9,
+                        "keep": { "any": [ "not code:SKA", "lap" ] } } ] }
+        """;
+    Shelf shelf = CrateJson.read(text, n -> Optional.empty());
+    assertThat(shelf.crates())
+        .containsExactly(
+            new Crate.RuleCrate(
+                "Fast",
+                new Rule.Group(
+                    Rule.Kind.ANY, List.of(CrateJson.line("not code:SKA"), CrateJson.line("lap"))),
+                List.of(new TrackOrder.Key("bpm", true)),
+                Limit.tracks(9),
+                false));
+    assertThat(CrateJson.read(CrateJson.write(shelf, 0, String::valueOf), n -> Optional.empty()))
+        .isEqualTo(shelf);
+    assertThatThrownBy(() -> CrateJson.line("year:1990 bpm:120")).hasMessageContaining("one term");
   }
 
   @Test

@@ -38,7 +38,7 @@ final class BuildPane extends VBox {
   private static final double CHOICES = 330;
   private static final int DECADE = 10;
   private static final int YEAR = 1;
-  private static final int TEMPO = 5;
+  private static final List<String> TEMPO_STEPS = List.of("5", "2", "10", "20");
 
   /** What is built. */
   private enum Kind {
@@ -171,15 +171,21 @@ final class BuildPane extends VBox {
             switch (now) {
               case CODES -> state.codebook().facets().stream().map(Facet::name).toList();
               case SHELVES -> state.crates().shelves().stream().map(Shelf::name).toList();
+              case TEMPI -> TEMPO_STEPS;
               default -> List.of();
             });
     of.setValue(
         of.getItems().contains(keptOf)
             ? keptOf
             : of.getItems().isEmpty() ? null : of.getItems().getFirst());
-    boolean choice = now == Kind.CODES || now == Kind.SHELVES;
-    shown(choice, of, ofWhat);
-    ofWhat.setText(Words.of(now == Kind.SHELVES ? "build.model" : "build.facet"));
+    shown(!of.getItems().isEmpty(), of, ofWhat);
+    ofWhat.setText(
+        Words.of(
+            switch (now) {
+              case SHELVES -> "build.model";
+              case TEMPI -> "build.step";
+              default -> "build.facet";
+            }));
     shown(now == Kind.SHELVES, names, namesWords);
     shown(now != Kind.SHELVES, shelf, shelfWords);
     pattern.setText(now.pattern);
@@ -251,7 +257,7 @@ final class BuildPane extends VBox {
       }
       case DECADES -> series(state, Fields.YEAR, DECADE);
       case YEARS -> series(state, Fields.YEAR, YEAR);
-      case TEMPI -> series(state, Fields.BPM, TEMPO);
+      case TEMPI -> series(state, Fields.BPM, Integer.parseInt(of.getValue()));
       case SHELVES -> {
         List<String> wanted =
             names.getText().lines().map(String::strip).filter(n -> !n.isEmpty()).toList();
