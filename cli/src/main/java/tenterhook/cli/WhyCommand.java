@@ -36,7 +36,7 @@ final class WhyCommand extends Work {
         switch (reason.matter()) {
           case LINE ->
               reason.text() + (reason.has().isEmpty() ? "" : "  (it has " + reason.has() + ")");
-          case ALL, ANY, NONE -> matter + " of";
+          case ALL, ANY -> matter + " of";
           case RESTS -> "the track rests";
           case NEVER -> "never played from this shelf: " + reason.text();
           case LIMIT -> "the crate's limit picks others";

@@ -121,8 +121,6 @@ public final class Accounting {
     ALL,
     /** One line of a group must hold. */
     ANY,
-    /** No line of a group may hold. */
-    NONE,
     /** The track rests, and the crate takes none that do. */
     RESTS,
     /** It is on the shelf's never-play list. */
@@ -183,10 +181,11 @@ public final class Accounting {
         reasons.add(new Reason(Matter.LINE, depth, text, has(line.condition(), id), speaksFor));
       }
       case Rule.Group group -> {
-        // all must hold, and none may: at the top both are lines that each speak for themselves
-        boolean plain = depth == 0 && group.kind() != Rule.Kind.ANY;
+        // turned round, "any" asks that all do not hold, and "all" that one does not (De Morgan)
+        boolean all = (group.kind() == Rule.Kind.ANY) == turned;
+        boolean plain = depth == 0 && all;
         if (!plain) {
-          reasons.add(new Reason(Matter.valueOf(group.kind().name()), depth, "", "", speaksFor));
+          reasons.add(new Reason(all ? Matter.ALL : Matter.ANY, depth, "", "", speaksFor));
         }
         boolean inner = turned != (group.kind() == Rule.Kind.NONE);
         group.parts().forEach(p -> why(p, id, plain ? 0 : depth + 1, inner, reasons));

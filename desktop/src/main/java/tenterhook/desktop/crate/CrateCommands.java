@@ -37,8 +37,8 @@ final class CrateCommands {
     return desk.state().get().crates();
   }
 
-  /** Makes the shelves other ones; says why when that cannot be. */
-  void set(String what, Supplier<Crates> after) {
+  /** Makes the shelves other ones; says why when that cannot be, and is false then. */
+  boolean set(String what, Supplier<Crates> after) {
     try {
       Crates then = after.get();
       if (!then.equals(crates())) {
@@ -46,12 +46,14 @@ final class CrateCommands {
       }
     } catch (IllegalArgumentException wrong) {
       desk.frame().tell(String.valueOf(wrong.getMessage()), true, 0);
+      return false;
     }
+    return true;
   }
 
-  /** Puts an edited crate in the place of another. */
-  void replace(Crate.RuleCrate old, Crate.RuleCrate edited) {
-    set(Words.of("change.rule", old.name()), () -> crates().with(old.name(), x -> edited));
+  /** Puts an edited crate in the place of another; false when that cannot be. */
+  boolean replace(Crate.RuleCrate old, Crate.RuleCrate edited) {
+    return set(Words.of("change.rule", old.name()), () -> crates().with(old.name(), x -> edited));
   }
 
   void addRule(String shelf) {

@@ -64,7 +64,8 @@ public final class CratesView implements StationView {
     this.commands = new CrateCommands(desk, this::choose);
     this.pane = new TrackPane(desk);
     this.editor =
-        new RuleEditor(desk, rule -> rule().ifPresent(c -> commands.replace(c, c.with(rule))));
+        new RuleEditor(
+            desk, rule -> rule().map(c -> commands.replace(c, c.with(rule))).orElse(false));
     this.text =
         new RuleText(desk, rule -> rule().ifPresent(c -> commands.replace(c, c.with(rule))));
     this.order = new OrderRow(other -> rule().ifPresent(c -> commands.replace(c, other)));

@@ -3,7 +3,7 @@ package tenterhook.desktop.crate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.function.Consumer;
+import java.util.function.Predicate;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -40,7 +40,7 @@ final class RuleEditor extends VBox {
   private static final double TALLEST = 270;
 
   private final Desk desk;
-  private final Consumer<Rule.Group> edited;
+  private final Predicate<Rule.Group> edited;
   private final OffersRow offers = new OffersRow();
   private final VBox notes = new VBox(2);
   private final List<EffectCells> cells = new ArrayList<>();
@@ -52,7 +52,12 @@ final class RuleEditor extends VBox {
       new Crate.RuleCrate("-", new Rule.Group(Rule.Kind.ALL, List.of()));
   private Crate.RuleCrate draft = crate;
 
-  RuleEditor(Desk desk, Consumer<Rule.Group> edited) {
+  /**
+   * An editor without a crate.
+   *
+   * @param edited gets the other rule; false when it was refused
+   */
+  RuleEditor(Desk desk, Predicate<Rule.Group> edited) {
     this.desk = desk;
     this.edited = edited;
     setId("rule");
@@ -102,6 +107,14 @@ final class RuleEditor extends VBox {
     return -1;
   }
 
+  /** What was refused is not left standing. */
+  private void edit(Rule.Group other) {
+    if (!edited.test(other)) {
+      shown = false;
+      show(crate);
+    }
+  }
+
   private CrateContents contents() {
     return desk.contents();
   }
@@ -145,7 +158,7 @@ final class RuleEditor extends VBox {
               Words.of("rule.takeCleaned"),
               () ->
                   Accounting.cleaned(effect.line())
-                      .ifPresent(l -> edited.accept(RuleEdits.with(rule(), placeOf(at), l))),
+                      .ifPresent(l -> edit(RuleEdits.with(rule(), placeOf(at), l))),
               "quiet");
       take.setId("take-cleaned-" + at);
       said.setGraphic(take);
@@ -180,7 +193,7 @@ final class RuleEditor extends VBox {
     kind.setOnAction(
         e -> {
           Rule.Kind chosen = Rule.Kind.values()[kind.getSelectionModel().getSelectedIndex()];
-          edited.accept(RuleEdits.with(rule(), place, new Rule.Group(chosen, group.parts())));
+          edit(RuleEdits.with(rule(), place, new Rule.Group(chosen, group.parts())));
         });
     Rule fresh = new Rule.Group(Rule.Kind.NONE, List.of(LineRow.fresh()));
     Button addLine = add("rule.addLine", group, place, LineRow.fresh());
@@ -195,7 +208,7 @@ final class RuleEditor extends VBox {
           .add(
               Look.button(
                   Words.of("rule.removeGroup"),
-                  () -> edited.accept(RuleEdits.without(rule(), place)),
+                  () -> edit(RuleEdits.without(rule(), place)),
                   "quiet"));
       box.getStyleClass().add("group-box");
     }
@@ -213,9 +226,7 @@ final class RuleEditor extends VBox {
 
   private Button add(String key, Rule.Group group, List<Integer> place, Rule part) {
     return Look.button(
-        Words.of(key),
-        () -> edited.accept(RuleEdits.with(rule(), place, group.plus(part))),
-        "quiet");
+        Words.of(key), () -> edit(RuleEdits.with(rule(), place, group.plus(part))), "quiet");
   }
 
   private LineRow line(Rule.Line line, List<Integer> place) {
@@ -248,7 +259,7 @@ final class RuleEditor extends VBox {
 
     @Override
     public void edited(Rule.Line line) {
-      edited.accept(RuleEdits.with(rule(), place, line));
+      edit(RuleEdits.with(rule(), place, line));
     }
 
     @Override
@@ -264,7 +275,7 @@ final class RuleEditor extends VBox {
 
     @Override
     public void removed() {
-      edited.accept(RuleEdits.without(rule(), place));
+      edit(RuleEdits.without(rule(), place));
     }
 
     @Override
@@ -282,8 +293,7 @@ final class RuleEditor extends VBox {
   private void moveByKey(KeyEvent event, List<Integer> place) {
     boolean down = event.getCode() == KeyCode.DOWN;
     if (event.isAltDown() && (down || event.getCode() == KeyCode.UP)) {
-      RuleEdits.step(rule(), place, down)
-          .ifPresent(to -> edited.accept(RuleEdits.moved(rule(), place, to)));
+      RuleEdits.step(rule(), place, down).ifPresent(to -> edit(RuleEdits.moved(rule(), place, to)));
       event.consume();
     }
   }
@@ -304,7 +314,7 @@ final class RuleEditor extends VBox {
                   .filter(n -> !n.isEmpty())
                   .map(Integer::valueOf)
                   .toList();
-          edited.accept(RuleEdits.moved(rule(), from, before));
+          edit(RuleEdits.moved(rule(), from, before));
           e.setDropCompleted(true);
           e.consume();
         });

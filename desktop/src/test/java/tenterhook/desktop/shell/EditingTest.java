@@ -196,10 +196,12 @@ class EditingTest extends WindowTest {
     fx(
         () -> {
           again.setText("\"Doors open\"");
-          subject.getSelectionModel().select(1);
+          subject.getSelectionModel().select(subject.getItems().indexOf("crate"));
         });
     settle();
     assertThat(text("told")).contains("Doors open → Doors open");
+    TextField afterwards = (TextField) shell.lookup(".line-row").lookup(".text-field");
+    assertThat(afterwards.getText()).as("what was refused is gone").isEqualTo("DRS|PAI");
   }
 
   @Test
@@ -304,7 +306,9 @@ class EditingTest extends WindowTest {
     Node why = shell.lookup("#why");
     assertThat(why.lookupAll(".heading").stream().map(n -> ((Label) n).getText()))
         .contains("It is in here");
-    assertThat(why.lookupAll(".whole")).isNotEmpty();
+    assertThat(why.lookupAll(".why-line"))
+        .isNotEmpty()
+        .allSatisfy(l -> assertThat(l.getAccessibleText()).startsWith("holds: "));
   }
 
   @Test

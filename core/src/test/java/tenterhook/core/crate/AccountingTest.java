@@ -1,0 +1,118 @@
+package tenterhook.core.crate;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.Tracks;
+import tenterhook.core.crate.Accounting.LineEffect;
+import tenterhook.core.crate.Accounting.Matter;
+import tenterhook.core.crate.Accounting.Reason;
+import tenterhook.core.find.FindParser;
+import tenterhook.core.find.Parsed;
+import tenterhook.core.track.Snapshot;
+
+/** What lines do and why tracks are in, held against asking the rule itself. */
+class AccountingTest {
+  private static final LocalDate TODAY = LocalDate.of(2026, 11, 23);
+  private static final List<String> RULES =
+      List.of(
+          "Style:SKA year:1980..1989",
+          "Style:SKA|ELC not code:TRN bpm:100..",
+          "(Style:SKA or year:1994) not (code:TRN or missing:bpm)",
+          "year:1987 or (Style:ELC bpm:..125) or not present:year",
+          "not ((Style:SKA year:1987) or code:TRN)",
+          "code:SKA&80S or title:lap",
+          "beat:60..65 missing:year");
+
+  private static Crate.RuleCrate crate(String text) {
+    return new Crate.RuleCrate(
+        "x", Rule.of(((Parsed.Good) FindParser.parse(text, Tracks.BOOK)).query()));
+  }
+
+  private static Snapshot many(Random random) {
+    Tracks tracks = Tracks.none();
+    for (int i = 0; i < 60; i++) {
+      tracks.with(
+          "title=" + (random.nextBoolean() ? "Last Lap" : "Deck"),
+          "year=" + List.of("", "1984", "1987", "1994").get(random.nextInt(4)),
+          "bpm=" + List.of("", "62", "98", "124", "131").get(random.nextInt(5)),
+          "resting=" + (random.nextInt(8) == 0 ? "yes" : ""),
+          "comment="
+              + List.of("", "/SKA/", "/80S/SKA/", "/ELC/TRN/", "/80S/ELC/").get(random.nextInt(5)));
+    }
+    return tracks.snapshot();
+  }
+
+  @Property(tries = 60)
+  void whyAndTheCrateAreOfOneMind(@ForAll long seed) {
+    Snapshot snapshot = many(new Random(seed));
+    for (String text : RULES) {
+      Crate.RuleCrate crate = crate(text);
+      CrateContents contents =
+          new CrateContents(snapshot, Tracks.BOOK, Crates.NONE.plus("Rink", crate), TODAY);
+      Accounting accounting = contents.accounting(crate);
+      RoaringBitmap members = contents.members("x").orElseThrow();
+      snapshot
+          .tracks()
+          .forEach(
+              (int id) ->
+                  assertThat(accounting.in(id))
+                      .as(text + " " + id)
+                      .isEqualTo(members.contains(id)));
+    }
+  }
+
+  @Property(tries = 40)
+  void countsAreThoseOfTheRuleReadDownAndWithoutEachLine(@ForAll long seed) {
+    Snapshot snapshot = many(new Random(seed));
+    CrateContents contents = new CrateContents(snapshot, Tracks.BOOK, Crates.NONE, TODAY);
+    for (String text : RULES) {
+      Accounting accounting = contents.accounting(crate(text));
+      List<LineEffect> lines = accounting.lines();
+      int kept = contents.list(crate(text)).size();
+      assertThat(lines.getLast().leftAfter()).as(text).isEqualTo(kept);
+      for (int i = 0; i < lines.size(); i++) {
+        assertThat(accounting.nearlyIn(i).getCardinality())
+            .as(text + " line " + i)
+            .isGreaterThanOrEqualTo(lines.get(i).shutOut());
+        assertThat(lines.get(i).holdsFor()).isLessThanOrEqualTo(accounting.choosable());
+      }
+    }
+  }
+
+  @Test
+  void aGroupSaysWhetherItHoldsAndItsLinesStandBelowIt() {
+    Snapshot one = Tracks.none().with("year=1994", "bpm=131", "comment=/ELC/").snapshot();
+    Accounting accounting =
+        new CrateContents(one, Tracks.BOOK, Crates.NONE, TODAY)
+            .accounting(crate("bpm:120.. (Style:SKA or year:1994) not (code:ELC or year:1987)"));
+    assertThat(accounting.why(1))
+        .containsExactly(
+            new Reason(Matter.LINE, 0, "bpm:120..", "131.0", true),
+            new Reason(Matter.ANY, 0, "", "", true),
+            new Reason(Matter.LINE, 1, "Style:SKA", "ELC", false),
+            new Reason(Matter.LINE, 1, "year:1994", "1994", true),
+            new Reason(Matter.LINE, 0, "not code:ELC", "ELC", false),
+            new Reason(Matter.LINE, 0, "not year:1987", "1994", true));
+    assertThat(accounting.in(1)).isFalse();
+  }
+
+  @Test
+  void theTracksOfABannedShelfAreNotEvenCounted() {
+    Snapshot two =
+        Tracks.none().with("year=1994", "artist=A").with("year=1994", "artist=B").snapshot();
+    Crate.RuleCrate crate = crate("year:1994");
+    Crates crates =
+        Crates.NONE.plus("Rink", crate).withShelf("Rink", s -> s.with(s.never().plus(List.of(2))));
+    Accounting accounting = new CrateContents(two, Tracks.BOOK, crates, TODAY).accounting(crate);
+    assertThat(accounting.choosable()).isEqualTo(1);
+    assertThat(accounting.lines().getFirst().holdsFor()).isEqualTo(1);
+    assertThat(accounting.why(2).getFirst().matter()).isEqualTo(Matter.NEVER);
+  }
+}

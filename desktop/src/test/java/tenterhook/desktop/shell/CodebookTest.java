@@ -1,0 +1,194 @@
+package tenterhook.desktop.shell;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tenterhook.core.code.Code;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.code.Facet;
+import tenterhook.core.crate.Crate;
+import tenterhook.core.field.Fields;
+import tenterhook.core.find.FindText;
+import tenterhook.desktop.code.CodingModel;
+import tenterhook.desktop.theme.Words;
+
+/** The codebook by the DJ's hand: each change reaches files, rules and keys, and is taken back. */
+class CodebookTest extends WindowTest {
+  @BeforeEach
+  void codebook() {
+    station(KeyCode.DIGIT6);
+    chooseIn("coding-choice", 1);
+    settle();
+  }
+
+  @AfterEach
+  void desk() {
+    chooseIn("coding-choice", 0);
+  }
+
+  private Codebook book() {
+    return collection.state().codebook();
+  }
+
+  private Code code(String token) {
+    return book().facetOf(token).flatMap(f -> f.code(token)).orElseThrow();
+  }
+
+  private long carriers(String token) {
+    return now()
+        .tracks(i -> now().value(i, Fields.CODES).orElse(List.of()).contains(token))
+        .getLongCardinality();
+  }
+
+  private MenuItem item(String button, String key) {
+    MenuButton menu = (MenuButton) shell.lookup("#" + button);
+    return menu.getItems().stream()
+        .filter(i -> Words.of(key).equals(i.getText()))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private void choose(String button, String key) {
+    MenuItem item = item(button, key);
+    fx(item::fire);
+  }
+
+  private void answer(String words) {
+    fx(() -> ((TextField) shell.lookup("#answer-text")).setText(words));
+    press("answer");
+    settle();
+  }
+
+  @Test
+  void aCodeIsRenamedInFilesAndRules() {
+    long before = carriers("SKA");
+    choose("entry-SKA", "codebook.rename");
+    answer("RUD");
+    assertThat(carriers("RUD")).isPositive().isLessThanOrEqualTo(before);
+    Crate.RuleCrate rule =
+        (Crate.RuleCrate) collection.state().crates().crate("Fast laps").orElseThrow();
+    assertThat(FindText.write(rule.rule().query())).contains("Style:RUD|ELC").doesNotContain("SKA");
+    choose("entry-ELC", "codebook.rename");
+    answer("RUD");
+    assertThat(text("told")).contains("RUD already");
+  }
+
+  @Test
+  void meaningsSynonymsKeysAndRulesAreWordsThatMayBeEmpty() {
+    choose("entry-DUB", "codebook.meaning");
+    answer("echo and space");
+    choose("entry-DUB", "codebook.synonyms");
+    answer("DUBB ECHO");
+    choose("entry-DUB", "codebook.key");
+    answer("7");
+    assertThat(code("DUB").meaning()).isEqualTo("echo and space");
+    assertThat(code("echo").token()).isEqualTo("DUB");
+    choose("entry-DUB", "codebook.synonyms");
+    answer("");
+    assertThat(code("DUB").synonyms()).isEmpty();
+    choose("entry-DUB", "codebook.key");
+    answer("p");
+    assertThat(CodingModel.keys(book())).containsEntry("DUB", 'p');
+    choose("entry-60S", "codebook.rule");
+    answer("nofield:x");
+    assertThat(text("told")).contains("no field or facet");
+    choose("entry-60S", "codebook.rule");
+    answer("");
+    assertThat(code("60S").rule()).isEmpty();
+  }
+
+  @Test
+  void aRetiredCodeHasNoKeyAndIsStillRead() {
+    long before = carriers("GAR");
+    choose("entry-GAR", "codebook.retire");
+    settle();
+    assertThat(CodingModel.keys(book())).doesNotContainKey("GAR");
+    assertThat(carriers("GAR")).isEqualTo(before);
+    choose("entry-GAR", "codebook.giveAgain");
+    settle();
+    assertThat(CodingModel.keys(book())).containsKey("GAR");
+  }
+
+  @Test
+  void someTracksOfACodeGetANewOne() {
+    long before = carriers("SKA");
+    choose("entry-SKA", "codebook.split");
+    answer("OLD missing:nothing");
+    assertThat(text("told")).contains("no field or facet");
+    choose("entry-SKA", "codebook.split");
+    answer("SKB not file:lost");
+    assertThat(carriers("SKB")).isPositive();
+    assertThat(carriers("SKB") + carriers("SKA")).isEqualTo(before);
+    Facet style = book().facet("Style").orElseThrow();
+    List<String> tokens = style.codes().stream().map(Code::token).toList();
+    assertThat(tokens.indexOf("SKB")).isEqualTo(tokens.indexOf("SKA") + 1);
+  }
+
+  @Test
+  void twoCodesBecomeOneAfterALook() {
+    long both = carriers("DUB");
+    Menu merge = (Menu) item("entry-DUB", "codebook.merge");
+    MenuItem into =
+        merge.getItems().stream().filter(i -> i.getText().equals("SKA")).findFirst().orElseThrow();
+    fx(into::fire);
+    assertThat(carriers("DUB")).as("nothing before the answer").isEqualTo(both);
+    press("answer");
+    settle();
+    assertThat(book().known("DUB")).contains("SKA");
+    assertThat(shell.lookup("#entry-DUB")).isNull();
+  }
+
+  @Test
+  void facetsAndCodesChangePlacesAndManners() {
+    String first = book().facets().getFirst().name();
+    choose("more-" + first, "codebook.down");
+    settle();
+    assertThat(book().facets().get(1).name()).isEqualTo(first);
+    choose("entry-SKA", "codebook.backward");
+    settle();
+    assertThat(book().facet("Style").orElseThrow().codes().get(1).token()).isEqualTo("SKA");
+    choose("more-Style", "codebook.question");
+    answer("");
+    assertThat(book().facet("Style").orElseThrow().question()).isEmpty();
+    boolean demanded = book().facet("Voice").orElseThrow().demanded();
+    CheckBox box =
+        shell.lookupAll("#codebook .check-box").stream()
+            .map(CheckBox.class::cast)
+            .filter(b -> b.getText().equals(Words.of("codebook.demanded")))
+            .skip(book().facets().indexOf(book().facet("Voice").orElseThrow()))
+            .findFirst()
+            .orElseThrow();
+    fx(box::fire);
+    settle();
+    assertThat(book().facet("Voice").orElseThrow().demanded()).isNotEqualTo(demanded);
+  }
+
+  @Test
+  void codesAreWrittenByTheAlphabetAfterALook() {
+    MenuButton order = (MenuButton) shell.lookup("#notation-order");
+    fx(() -> ((CheckMenuItem) order.getItems().getFirst()).setSelected(true));
+    fx(() -> order.getItems().getFirst().fire());
+    assertThat(((Button) shell.lookup("#answer")).getText()).startsWith("Rewrite ");
+    press("answer");
+    settle();
+    assertThat(book().notation().alphabetical()).isTrue();
+    now()
+        .tracks(i -> !now().lost(i) && now().value(i, Fields.CODES).orElse(List.of()).size() > 1)
+        .forEach(
+            (int id) -> {
+              List<String> tokens = book().notation().read(now().raw(id, Fields.COMMENT)).tokens();
+              assertThat(tokens).isSortedAccordingTo(String::compareToIgnoreCase);
+            });
+  }
+}
