@@ -312,6 +312,10 @@ public final class CratesView implements StationView {
         new StringBuilder(Words.of("crates.words", ids.size(), minutes(ids), kind));
     List<String> base = List.copyOf(crates().uses(crate));
     List<String> users = crates().usersOf(crate.name());
+    if (crate instanceof Crate.HandCrate hand) {
+      long out = hand.tracks().stream().filter(id -> !ids.contains(id) && known(id)).count();
+      said.append(out == 0 ? "" : " · " + Words.of("crates.keptOut", out));
+    }
     if (!base.isEmpty()) {
       said.append(" · ").append(Words.of("crates.builtOn", Change.joined(base)));
     }
@@ -319,6 +323,10 @@ public final class CratesView implements StationView {
       said.append(" · ").append(Words.of("crates.usedBy", Change.joined(users)));
     }
     return said.toString();
+  }
+
+  private boolean known(int id) {
+    return desk.state().get().snapshot().has(id);
   }
 
   private long minutes(List<Integer> ids) {

@@ -18,6 +18,8 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Rule;
@@ -186,6 +188,22 @@ class CratesStationTest extends WindowTest {
     fx(allow::fire);
     settle();
     assertThat(pane().rows()).hasSize(before);
+  }
+
+  @Test
+  void aHandCrateSaysWhatTheShelfKeepsOutOfIt() {
+    row(list().getItems().size() - 1);
+    List<Integer> held = List.copyOf(pane().rows());
+    int banned = held.getFirst();
+    Crates before = shelves();
+    Crates after = before.withShelf("Loose crates", s -> s.with(s.never().plus(List.of(banned))));
+    fx(() -> desk.apply(new Change("bans", true, List.of(new Edit.SetCrates(before, after)))));
+    settle();
+    assertThat(pane().rows()).hasSize(held.size() - 1).doesNotContain(banned);
+    assertThat(shell.lookupAll(".second").stream().map(n -> ((Label) n).getText()))
+        .anyMatch(t -> t.contains("1 track stays out: never played"));
+    assertThat(((Crate.HandCrate) shelves().crate("Lantern parade").orElseThrow()).tracks())
+        .contains(banned);
   }
 
   @Test
