@@ -31,7 +31,6 @@ final class Samples implements AutoCloseable {
   private final PointerPointer<?> framePlanes;
   private final PointerPointer<FloatPointer> planes = new PointerPointer<>(1);
   private FloatPointer raw = new FloatPointer(0);
-  private float[] held = new float[0];
   private int from;
   private int to;
 
@@ -95,13 +94,8 @@ final class Samples implements AutoCloseable {
       raw.close();
       raw = new FloatPointer((long) most * channels);
     }
-    planes.put(0, raw);
+    planes.put(0, raw.position(0));
     int got = swr_convert(converter, planes, most, from, frames);
-    int count = Math.max(0, got) * channels;
-    if (held.length < count) {
-      held = new float[count];
-    }
-    raw.get(held, 0, count);
     this.from = 0;
     to = Math.max(0, got);
     return got;
@@ -117,7 +111,7 @@ final class Samples implements AutoCloseable {
 
   int take(float[] out, int most) {
     int frames = Math.min(most, left());
-    System.arraycopy(held, from * channels, out, 0, frames * channels);
+    raw.position((long) from * channels).get(out, 0, frames * channels);
     from += frames;
     return frames;
   }

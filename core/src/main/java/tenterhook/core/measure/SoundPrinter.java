@@ -106,6 +106,11 @@ public final class SoundPrinter {
         int s = 2 * from + 4 * i;
         into[at + i] = 0.25f * (samples[s] + samples[s + 1] + samples[s + 2] + samples[s + 3]);
       }
+    } else if (channels == 1 && framesInOne == 2) {
+      for (int i = 0; i < count; i++) {
+        int s = from + 2 * i;
+        into[at + i] = 0.5f * (samples[s] + samples[s + 1]);
+      }
     } else if (framesInOne == 2) {
       for (int i = 0; i < count; i++) {
         int s = from + 2 * i;
