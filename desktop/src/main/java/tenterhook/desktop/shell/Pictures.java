@@ -324,7 +324,8 @@ final class Pictures {
     shell.inView().tracks().ifPresent(p -> p.table().getSelectionModel().select(2));
     if (desk.state().get().crates().crate("Fast laps").orElseThrow()
         instanceof Crate.RuleCrate rule) {
-      desk.chosen().set(desk.contents().accounting(rule).nearlyIn(2).first());
+      int near = desk.contents().accounting(rule).nearlyIn(2).first();
+      Platform.runLater(() -> desk.chosen().set(near)); // after the table has said its own
     }
   }
 

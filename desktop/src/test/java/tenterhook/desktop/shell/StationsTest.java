@@ -261,10 +261,13 @@ class StationsTest extends WindowTest {
   @Test
   void wordsInAnotherFieldAreBroughtOverWithAPreview() {
     RoaringBitmap some = now().tracks(i -> !now().lost(i)).limit(3);
-    fx(() -> desk.apply(TrackEdits.set(now(), some, Map.of(Fields.GROUPING, "ska, keep me"))));
+    fx(() -> desk.apply(TrackEdits.set(now(), some, Map.of(Fields.COMPOSER, "ska, keep me"))));
     settle();
     station(KeyCode.DIGIT6);
     fx(() -> ((CodingView) shell.inView()).bringOver());
+    settle();
+    ComboBox<?> from = (ComboBox<?>) shell.lookup("#bring-field");
+    fx(() -> from.getSelectionModel().select(from.getItems().indexOf("composer")));
     settle();
     assertThat(text("bring-go")).isEqualTo("Bring over on 3 tracks");
     assertThat(text("bring-preview")).contains("ska, keep me → keep me");
@@ -273,7 +276,7 @@ class StationsTest extends WindowTest {
     some.forEach(
         (int id) -> {
           assertThat(now().value(id, Fields.CODES).orElseThrow()).contains("SKA");
-          assertThat(now().raw(id, Fields.GROUPING)).isEqualTo("keep me");
+          assertThat(now().raw(id, Fields.COMPOSER)).isEqualTo("keep me");
         });
     chooseIn("coding-choice", 0);
   }
