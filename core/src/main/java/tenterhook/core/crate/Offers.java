@@ -90,6 +90,7 @@ public final class Offers {
     Map<String, Integer> counts = new HashMap<>();
     eachValue(
         Fields.CODES,
+        "",
         scope,
         (text, tracks) -> {
           for (String code : text.split(SEPARATOR)) {
@@ -107,12 +108,14 @@ public final class Offers {
   }
 
   /** Counts tracks by number of their value, so that each distinct text is looked at once. */
-  private void eachValue(Field<?> field, RoaringBitmap scope, ObjIntConsumer<String> use) {
+  private void eachValue(
+      Field<?> field, String part, RoaringBitmap scope, ObjIntConsumer<String> use) {
     Column column = snapshot.column(field);
     int[] counts = new int[column.dictionary().size()];
     scope.forEach((int id) -> counts[column.number(id)]++);
     for (int number = 0; number < counts.length; number++) {
-      if (counts[number] > 0) {
+      boolean fits = part.isEmpty() || column.dictionary().folded(number).contains(part);
+      if (counts[number] > 0 && fits) {
         use.accept(column.dictionary().text(number), counts[number]);
       }
     }
@@ -124,15 +127,8 @@ public final class Offers {
       return SPANS.stream().map(s -> new Offer(s, "", found(asked.subject(), s))).toList();
     }
     Map<String, Offer> offers = new HashMap<>();
-    boolean numeric = field.type().numeric();
-    eachValue(
-        field,
-        scope,
-        (text, tracks) -> {
-          if (numeric || Fold.fold(text).contains(wanted.replace("=", "").replace("\"", ""))) {
-            offer(field, text, tracks, offers);
-          }
-        });
+    String part = field.type().numeric() ? "" : wanted.replace("=", "").replace("\"", "");
+    eachValue(field, part, scope, (text, tracks) -> offer(field, text, tracks, offers));
     return List.copyOf(offers.values());
   }
 
