@@ -146,8 +146,10 @@ public final class SafeFiles {
    * @throws IOException when the disk refuses or the copy differs; nothing of it is left then
    */
   public static void copy(Path from, Path to, CopyOption... how) throws IOException {
-    Path part = to.resolveSibling(to.getFileName() + ".part");
+    // a name that nobody else uses: what an interrupted copy left may go, somebody's own may not
+    Path part = to.resolveSibling(to.getFileName() + ".tenterhook.part");
     try {
+      Files.deleteIfExists(part);
       Files.copy(from, part, WITH_EVERYTHING);
       try (FileChannel channel = FileChannel.open(part, StandardOpenOption.WRITE)) {
         channel.force(true);

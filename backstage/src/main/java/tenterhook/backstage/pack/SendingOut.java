@@ -12,6 +12,7 @@ import tenterhook.backstage.collection.Playlists;
 import tenterhook.backstage.playlist.PlaylistFile;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.crate.Crate;
+import tenterhook.core.crate.CrateContents;
 import tenterhook.core.job.Progress;
 import tenterhook.core.text.PortableNames;
 import tenterhook.core.track.Snapshot;
@@ -114,7 +115,8 @@ public final class SendingOut {
   private static List<Path> music(MusicCollection collection, List<Crate> crates) {
     Snapshot snapshot = collection.state().snapshot();
     Set<Integer> ids = new java.util.TreeSet<>();
-    crates.forEach(c -> ids.addAll(collection.contents().list(c)));
+    CrateContents contents = collection.contents();
+    crates.forEach(c -> ids.addAll(contents.list(c)));
     Set<Path> files = new LinkedHashSet<>();
     ids.stream()
         .filter(id -> !snapshot.lost(id))

@@ -17,7 +17,6 @@ import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
-import tenterhook.core.find.Query;
 import tenterhook.core.track.TrackOrder;
 
 /** A shelf as a JSON file, to be read and edited by hand; see docs/files.md. */
@@ -168,13 +167,12 @@ public final class CrateJson {
   /** A rule line from text: one term of the find language. */
   public static Rule.Line line(String text) {
     return switch (FindParser.parseAnyFacet(text)) {
-      case Parsed.Good(Query query)
-          when Rule.of(query).parts().size() == 1
-              && Rule.of(query).parts().getFirst() instanceof Rule.Line line ->
-          line;
       case Parsed.Good good ->
-          throw new IllegalArgumentException(
-              "a line is one term such as year:1990..1999, not: " + text);
+          Rule.line(good.query())
+              .orElseThrow(
+                  () ->
+                      new IllegalArgumentException(
+                          "a line is one term such as year:1990..1999, not: " + text));
       case Parsed.Bad bad ->
           throw new IllegalArgumentException(
               text + ": " + bad.message() + " (character " + (bad.position() + 1) + ")");

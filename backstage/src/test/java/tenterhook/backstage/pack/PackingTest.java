@@ -73,6 +73,17 @@ class PackingTest {
   }
 
   @Test
+  void somebodysHalfFileStaysAndAnInterruptedCopyIsInNobodysWay() throws Exception {
+    Files.createDirectories(stick);
+    Files.writeString(stick.resolve("Tin.mp3.part"), "somebody's own");
+    Files.writeString(stick.resolve("Tin.mp3.tenterhook.part"), "half");
+    assertThat(copy().copied()).isEqualTo(3);
+    assertThat(stick.resolve("Tin.mp3.part")).hasContent("somebody's own");
+    assertThat(stick.resolve("Tin.mp3")).hasContent("sound 2");
+    assertThat(stick).isDirectoryNotContaining("glob:**.tenterhook.part");
+  }
+
+  @Test
   void aMissingFileIsNamedAndTheRestGoesOn() throws Exception {
     Files.delete(music.get(0));
     Packing.Report report = copy();

@@ -146,7 +146,7 @@ public final class CodebookEdits {
     return new Change("writes codes into " + other.target().label(), false, edits);
   }
 
-  private static void set(List<Edit> edits, int id, Field<?> field, String before, String after) {
+  static void set(List<Edit> edits, int id, Field<?> field, String before, String after) {
     if (!before.equals(after)) {
       edits.add(new Edit.SetField(id, field, before, after));
     }

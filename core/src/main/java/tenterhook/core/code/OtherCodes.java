@@ -133,20 +133,16 @@ public final class OtherCodes {
                 List<String> give = taken.stream().map(codes::get).distinct().toList();
                 String left = leave ? text : without(text, taken);
                 if (field == target) {
-                  set(edits, id, field, text, codebook.rewritten(left, give, List.of()));
+                  CodebookEdits.set(
+                      edits, id, field, text, codebook.rewritten(left, give, List.of()));
                 } else {
                   String there = snapshot.raw(id, target);
-                  set(edits, id, field, text, left);
-                  set(edits, id, target, there, codebook.rewritten(there, give, List.of()));
+                  CodebookEdits.set(edits, id, field, text, left);
+                  CodebookEdits.set(
+                      edits, id, target, there, codebook.rewritten(there, give, List.of()));
                 }
               }
             });
     return new Change("brings codes over from " + field.label(), false, edits);
-  }
-
-  private static void set(List<Edit> edits, int id, Field<?> field, String before, String after) {
-    if (!before.equals(after)) {
-      edits.add(new Edit.SetField(id, field, before, after));
-    }
   }
 }

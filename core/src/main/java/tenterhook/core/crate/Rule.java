@@ -2,6 +2,7 @@ package tenterhook.core.crate;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.UnaryOperator;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.FindText;
@@ -102,6 +103,11 @@ public sealed interface Rule {
   static Group of(Query query) {
     Rule rule = part(query);
     return rule instanceof Group group ? group : new Group(Kind.ALL, List.of(rule));
+  }
+
+  /** The line that asks the same as a query; empty when it takes more than one. */
+  static Optional<Line> line(Query query) {
+    return part(query) instanceof Line line ? Optional.of(line) : Optional.empty();
   }
 
   private static Rule part(Query query) {

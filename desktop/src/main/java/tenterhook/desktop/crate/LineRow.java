@@ -242,12 +242,7 @@ final class LineRow extends HBox {
   }
 
   private static Optional<Rule.Line> one(Parsed parsed) {
-    return parsed instanceof Parsed.Good good
-            && Rule.of(good.query()).parts() instanceof List<Rule> parts
-            && parts.size() == 1
-            && parts.getFirst() instanceof Rule.Line line
-        ? Optional.of(line)
-        : Optional.empty();
+    return parsed instanceof Parsed.Good good ? Rule.line(good.query()) : Optional.empty();
   }
 
   private void typed() {

@@ -78,24 +78,18 @@ final class ShelfPane extends VBox {
     String text = typed.indexOf(':') < 0 ? "artist:=\"" + typed.replace("\"", "") + "\"" : typed;
     switch (FindParser.parse(text, desk.state().get().codebook())) {
       case Parsed.Bad bad -> desk.frame().tell(bad.message(), true, 0);
-      case Parsed.Good good -> {
-        var parts = Rule.of(good.query()).parts();
-        if (parts.size() == 1 && parts.getFirst() instanceof Rule.Line line) {
-          more.clear();
-          set(LineWords.of(line), n -> n.plus(line));
-        } else {
-          desk.frame().tell(Words.of("rule.oneTerm"), true, 0);
-        }
-      }
+      case Parsed.Good good ->
+          Rule.line(good.query())
+              .ifPresentOrElse(
+                  line -> {
+                    more.clear();
+                    set(LineWords.of(line), n -> n.plus(line));
+                  },
+                  () -> desk.frame().tell(Words.of("rule.oneTerm"), true, 0));
     }
   }
 
   private void set(String what, UnaryOperator<NeverPlay> edit) {
-    ban(desk, shelf, what, edit);
-  }
-
-  /** Changes what is never played from a shelf. */
-  static void ban(Desk desk, String shelf, String what, UnaryOperator<NeverPlay> edit) {
     Crates now = desk.state().get().crates();
     try {
       Crates after = now.withShelf(shelf, s -> s.with(edit.apply(s.never())));

@@ -114,10 +114,7 @@ final class WhyPane extends VBox {
 
   private String parsed(String text) {
     return FindParser.parse(text, desk.state().get().codebook()) instanceof Parsed.Good good
-            && Rule.of(good.query()).parts() instanceof List<Rule> parts
-            && parts.size() == 1
-            && parts.getFirst() instanceof Rule.Line line
-        ? LineWords.of(line)
+        ? Rule.line(good.query()).map(LineWords::of).orElse(text)
         : text;
   }
 
