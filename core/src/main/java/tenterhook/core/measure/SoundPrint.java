@@ -129,7 +129,7 @@ public final class SoundPrint {
 
     private final Spectrum spectrum;
     private final int[] edges = new int[BANDS + 1];
-    private final double[][] past = new double[REACH + 1][BANDS];
+    private final float[][] past = new float[REACH + 1][BANDS];
     private final int[] words = new int[MOST];
     private int frames;
     private int size;
@@ -153,9 +153,9 @@ public final class SoundPrint {
       if (size == MOST) {
         return;
       }
-      double[] now = past[frames % (REACH + 1)];
-      double total = bands(spectrum.power(samples, from), now);
-      if (frames == 0 && total < SILENT) {
+      float[] now = past[frames % (REACH + 1)];
+      spectrum.bands(samples, from, edges, now);
+      if (frames == 0 && sum(now) < SILENT) {
         return;
       }
       frames++;
@@ -164,20 +164,15 @@ public final class SoundPrint {
       }
     }
 
-    private double bands(float[] power, double[] out) {
-      double total = 0;
-      for (int b = 0; b < BANDS; b++) {
-        float sum = 0;
-        for (int k = edges[b]; k < edges[b + 1]; k++) {
-          sum += power[k];
-        }
-        out[b] = sum;
-        total += sum;
+    private static float sum(float[] bands) {
+      float total = 0;
+      for (float band : bands) {
+        total += band;
       }
       return total;
     }
 
-    private static int word(double[] now, double[] before) {
+    private static int word(float[] now, float[] before) {
       int word = 0;
       for (int b = 0; b + 1 < BANDS; b++) {
         boolean grew = now[b] - now[b + 1] > before[b] - before[b + 1];

@@ -40,10 +40,7 @@ final class Spectrum {
    * @return size / 2 + 1 values, overwritten by the next call
    */
   float[] power(float[] samples, int from) {
-    for (int i = 0; i < size; i++) {
-      work[i] = samples[from + i] * window[i];
-    }
-    fft.realForward(work);
+    transform(samples, from);
     power[0] = work[0] * work[0];
     power[size / 2] = work[1] * work[1];
     float[] w = work;
@@ -53,6 +50,38 @@ final class Spectrum {
       power[k] = re * re + im * im;
     }
     return power;
+  }
+
+  /**
+   * The power of bands, without that of the bins outside them.
+   *
+   * @param samples holds the frame
+   * @param from where the frame begins
+   * @param edges rising bins, above 0 and below size / 2: a band begins at each but the last, which
+   *     ends the last band
+   * @param out gets one value for each band
+   */
+  void bands(float[] samples, int from, int[] edges, float[] out) {
+    transform(samples, from);
+    float[] w = work;
+    for (int b = 0; b + 1 < edges.length; b++) {
+      float real = 0;
+      float imaginary = 0;
+      for (int i = 2 * edges[b]; i < 2 * edges[b + 1]; i += 2) {
+        real += w[i] * w[i];
+        imaginary += w[i + 1] * w[i + 1];
+      }
+      out[b] = real + imaginary;
+    }
+  }
+
+  private void transform(float[] samples, int from) {
+    float[] into = work;
+    float[] by = window;
+    for (int i = 0; i < into.length; i++) {
+      into[i] = samples[from + i] * by[i];
+    }
+    fft.realForward(into);
   }
 
   /**
