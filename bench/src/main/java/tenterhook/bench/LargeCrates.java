@@ -81,7 +81,7 @@ public final class LargeCrates {
           () -> contents.accounting(crate).lines().getLast().leftAfter(),
           () -> account(statement, 7),
           ROUNDS);
-      Offers offers = new Offers(snapshot, codebook, crates, contents);
+      Offers offers = new Offers(snapshot, codebook, TODAY);
       compare(
           "values offered while a text is typed",
           () -> offers.of("comment", "note 19", snapshot.tracks()).size(),

@@ -1,11 +1,13 @@
 package tenterhook.core.crate;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.ObjIntConsumer;
+import java.util.stream.Stream;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
@@ -15,6 +17,8 @@ import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.FindText;
+import tenterhook.core.find.Finder;
+import tenterhook.core.find.NamedLists;
 import tenterhook.core.text.Fold;
 import tenterhook.core.track.Column;
 import tenterhook.core.track.Snapshot;
@@ -28,15 +32,17 @@ public final class Offers {
 
   private final Snapshot snapshot;
   private final Codebook codebook;
-  private final Crates crates;
-  private final CrateContents contents;
+  private final LocalDate today;
 
-  /** Offers of one moment. */
-  public Offers(Snapshot snapshot, Codebook codebook, Crates crates, CrateContents contents) {
+  /**
+   * Offers of one moment. May be asked from any thread.
+   *
+   * @param today the day that spans such as {@code -30d} count back from
+   */
+  public Offers(Snapshot snapshot, Codebook codebook, LocalDate today) {
     this.snapshot = snapshot;
     this.codebook = codebook;
-    this.crates = crates;
-    this.contents = contents;
+    this.today = today;
   }
 
   /**
@@ -48,41 +54,56 @@ public final class Offers {
    */
   public record Offer(String text, String words, int tracks) {}
 
+  /** Whether the values of a subject are names of crates or shelves, see {@link #named}. */
+  public static boolean areNames(String subject) {
+    return subject.equals("crate") || subject.equals("shelf");
+  }
+
+  /**
+   * Names of crates or shelves, the fullest first. On the thread that the contents belong to.
+   *
+   * @param subject {@code crate} or {@code shelf}
+   * @param typed what stands there so far; upper and lower case and accents alike
+   * @param contents what the crates hold
+   * @return eight at most; none for another subject
+   */
+  public static List<Offer> named(
+      String subject, String typed, Crates crates, CrateContents contents) {
+    Stream<Offer> all =
+        switch (subject) {
+          case "crate" ->
+              crates.all().stream().map(c -> new Offer(quoted(c.name()), "", contents.count(c)));
+          case "shelf" ->
+              crates.shelves().stream()
+                  .map(s -> new Offer(quoted(s.name()), "", contents.union(s).getCardinality()));
+          default -> Stream.empty();
+        };
+    return best(all, Fold.fold(typed.strip()));
+  }
+
   /**
    * Values of a subject, the most frequent first.
    *
    * @param subject key of a field, name of a facet, or another subject of a {@link Condition}
    * @param typed what stands there so far; upper and lower case and accents alike
    * @param scope tracks to count
-   * @return eight at most; none where values are free, such as for words
+   * @return eight at most; none where values are free, such as for words, or names
    */
   public List<Offer> of(String subject, String typed, RoaringBitmap scope) {
+    if (areNames(subject) || subject.equals("text")) {
+      return List.of();
+    }
     Condition asked = new Condition(subject, new Condition.Present());
     String wanted = Fold.fold(typed.strip());
-    List<Offer> all =
-        switch (subject) {
-          case "crate" -> crates();
-          case "shelf" -> shelves();
-          case "text" -> List.of();
-          default -> asked.ofCodes() ? codes(subject, scope) : values(asked, wanted, scope);
-        };
-    return all.stream()
-        .filter(o -> Fold.fold(o.text() + " " + o.words()).contains(wanted))
+    List<Offer> all = asked.ofCodes() ? codes(subject, scope) : values(asked, wanted, scope);
+    return best(all.stream(), wanted);
+  }
+
+  private static List<Offer> best(Stream<Offer> all, String wanted) {
+    return all.filter(o -> Fold.fold(o.text() + " " + o.words()).contains(wanted))
         .filter(o -> o.tracks() > 0)
         .sorted(Comparator.comparing(o -> -o.tracks()))
         .limit(MOST)
-        .toList();
-  }
-
-  private List<Offer> crates() {
-    return crates.all().stream()
-        .map(c -> new Offer(quoted(c.name()), "", contents.count(c)))
-        .toList();
-  }
-
-  private List<Offer> shelves() {
-    return crates.shelves().stream()
-        .map(s -> new Offer(quoted(s.name()), "", contents.union(s).getCardinality()))
         .toList();
   }
 
@@ -136,7 +157,9 @@ public final class Offers {
     String[] ends = span.split("\\.\\.", -1);
     Condition asked =
         new Condition(subject, new Condition.AnyOf(List.of(new Condition.Range(ends[0], ends[1]))));
-    return contents.finder().find(asked, snapshot.tracks()).getCardinality();
+    return new Finder(snapshot, codebook, NamedLists.NONE, today)
+        .find(asked, snapshot.tracks())
+        .getCardinality();
   }
 
   private static void offer(Field<?> field, String value, int count, Map<String, Offer> offers) {

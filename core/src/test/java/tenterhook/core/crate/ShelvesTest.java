@@ -219,7 +219,7 @@ class ShelvesTest {
   @Test
   void valuesAreOfferedWithTheirCounts() {
     Crates crates = Crates.NONE.plus("Rink", crate("Ska night", "Style:SKA"));
-    Offers offers = new Offers(snapshot, Tracks.BOOK, crates, contents(crates));
+    Offers offers = new Offers(snapshot, Tracks.BOOK, TODAY);
     assertThat(offers.of("genre", "hip", snapshot.tracks()))
         .extracting(Offers.Offer::text)
         .containsExactlyInAnyOrder("=Hip-Hop", "=\"Hip Hop\"", "=hiphop");
@@ -227,8 +227,12 @@ class ShelvesTest {
         .contains(new Offers.Offer("1980..1989", "", 2));
     assertThat(offers.of("Style", "sk", snapshot.tracks()))
         .containsExactly(new Offers.Offer("SKA", "ska", 2));
-    assertThat(offers.of("crate", "", snapshot.tracks()))
+    assertThat(Offers.named("crate", "", crates, contents(crates)))
         .containsExactly(new Offers.Offer("\"Ska night\"", "", 1));
+    assertThat(Offers.named("shelf", "RI", crates, contents(crates)))
+        .containsExactly(new Offers.Offer("Rink", "", 1));
+    assertThat(Offers.named("shelf", "x", crates, contents(crates))).isEmpty();
+    assertThat(Offers.named("genre", "", crates, contents(crates))).isEmpty();
     assertThat(offers.of("beat", "", snapshot.tracks()).getFirst())
         .isEqualTo(new Offers.Offer("120..129.99", "", 3));
     assertThat(offers.of("text", "a", snapshot.tracks())).isEmpty();

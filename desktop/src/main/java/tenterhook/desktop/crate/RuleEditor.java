@@ -1,5 +1,6 @@
 package tenterhook.desktop.crate;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -17,6 +18,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import tenterhook.backstage.collection.CollectionState;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.Accounting;
 import tenterhook.core.crate.Accounting.LineEffect;
@@ -24,6 +26,7 @@ import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.LineVerdict;
 import tenterhook.core.crate.Offers;
+import tenterhook.core.crate.Offers.Offer;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.RuleEdits;
 import tenterhook.desktop.shell.Desk;
@@ -281,13 +284,30 @@ final class RuleEditor extends VBox {
     @Override
     public void writing(LineRow row) {
       if (!offers.taking()) {
-        var state = desk.state().get();
-        offers.show(
-            row,
-            new Offers(state.snapshot(), state.codebook(), state.crates(), contents())
-                .of(row.asked(), row.piece(), state.snapshot().tracks()));
+        offer(row);
       }
     }
+  }
+
+  /** Names are counted here, from what the crates hold; other values beside the window. */
+  private void offer(LineRow row) {
+    CollectionState now = desk.state().get();
+    String subject = row.asked();
+    String typed = row.piece();
+    LocalDate today = desk.collection().today();
+    List<Offer> names = Offers.named(subject, typed, now.crates(), contents());
+    desk.latest(
+        offers,
+        () ->
+            Offers.areNames(subject)
+                ? names
+                : new Offers(now.snapshot(), now.codebook(), today)
+                    .of(subject, typed, now.snapshot().tracks()),
+        found -> {
+          if (row.isWriting()) {
+            offers.show(row, found);
+          }
+        });
   }
 
   private void moveByKey(KeyEvent event, List<Integer> place) {

@@ -90,11 +90,13 @@ class CratesStationTest extends WindowTest {
   void valuesAreOfferedWithCountsAndTakenByTheArrow() {
     fx(() -> values(1).requestFocus());
     fx(() -> values(1).setText("LAP|s"));
+    settle();
     Button offer = (Button) shell.lookup("#offer-0");
     assertThat(offer.getAccessibleText()).contains("SPR").contains("sprint");
     key(KeyCode.DOWN);
     assertThat(values(1).getText()).isEqualTo("LAP|SPR");
     fx(() -> values(1).setText("no such"));
+    settle();
     assertThat(shell.lookup("#offer-0")).isNull();
     key(KeyCode.ENTER);
     settle();
