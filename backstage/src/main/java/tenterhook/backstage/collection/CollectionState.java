@@ -3,10 +3,12 @@ package tenterhook.backstage.collection;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.Map;
 import java.util.Optional;
 import tenterhook.core.change.Place;
 import tenterhook.core.code.Codebook;
+import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
@@ -50,6 +52,15 @@ public record CollectionState(
     Path root = roots.get(snapshot.raw(id, Fields.ROOT));
     String path = snapshot.raw(id, Fields.PATH);
     return root == null ? Path.of(path) : root.resolve(path);
+  }
+
+  /**
+   * What the crates hold at this moment.
+   *
+   * @param today the day that spans such as {@code -30d} count back from
+   */
+  public CrateContents contents(LocalDate today) {
+    return new CrateContents(snapshot, codebook, crates, today);
   }
 
   CollectionState with(Snapshot other) {

@@ -151,8 +151,7 @@ public final class MusicCollection implements AutoCloseable {
 
   /** What crates hold and finders find at the newest moment, today. */
   public CrateContents contents() {
-    CollectionState now = state;
-    return new CrateContents(now.snapshot(), now.codebook(), now.crates(), today());
+    return state.contents(today());
   }
 
   /** Today's date where the program runs. */

@@ -7,12 +7,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.IntPredicate;
 import tenterhook.backstage.playlist.Playlist;
 import tenterhook.backstage.playlist.PlaylistFile;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
+import tenterhook.core.crate.CrateContents;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
 
@@ -49,28 +49,19 @@ public final class Playlists {
   public static int export(
       MusicCollection collection, Crate crate, Path file, PlaylistFile.Paths paths)
       throws IOException {
-    return export(collection, crate, file, paths, id -> true);
+    CollectionState now = collection.state();
+    List<Integer> ids = playable(now, now.contents(collection.today()), crate);
+    form(file).write(file, of(now, crate.name(), ids), paths);
+    return ids.size();
   }
 
   /**
-   * The same, with some tracks only.
+   * The tracks of a crate that a player could load, in the crate's order.
    *
-   * @param wanted which ids
+   * @param contents of the same moment
    */
-  public static int export(
-      MusicCollection collection,
-      Crate crate,
-      Path file,
-      PlaylistFile.Paths paths,
-      IntPredicate wanted)
-      throws IOException {
-    Snapshot snapshot = collection.state().snapshot();
-    List<Integer> ids =
-        collection.contents().list(crate).stream()
-            .filter(id -> !snapshot.lost(id) && wanted.test(id))
-            .toList();
-    form(file).write(file, of(collection.state(), crate.name(), ids), paths);
-    return ids.size();
+  public static List<Integer> playable(CollectionState state, CrateContents contents, Crate crate) {
+    return contents.list(crate).stream().filter(id -> !state.snapshot().lost(id)).toList();
   }
 
   /** The form that a file's ending says; refuses others with those that there are. */

@@ -2,11 +2,12 @@ package tenterhook.backstage.pack;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.LinkedHashSet;
+import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
+import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.backstage.collection.Playlists;
 import tenterhook.backstage.playlist.PlaylistFile;
@@ -15,7 +16,6 @@ import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.job.Progress;
 import tenterhook.core.text.PortableNames;
-import tenterhook.core.track.Snapshot;
 
 /** Writes crates as playlists into a folder, with or without their music. */
 public final class SendingOut {
@@ -75,52 +75,50 @@ public final class SendingOut {
       Paths paths,
       Progress progress)
       throws IOException {
+    CollectionState now = collection.state();
+    CrateContents contents = now.contents(collection.today());
+    Map<Crate, List<Integer>> lists = new LinkedHashMap<>();
+    crates.forEach(c -> lists.put(c, Playlists.playable(now, contents, c)));
     Packing.Report copies =
         paths instanceof Paths.Copies
-            ? new Packing(folder.resolve(MUSIC)).copy(music(collection, crates), progress)
+            ? new Packing(folder.resolve(MUSIC)).copy(music(now, lists.values()), progress)
             : new Packing.Report(Map.of(), 0, 0, List.of(), false);
     Map<Path, Integer> written = new TreeMap<>();
     if (!copies.stopped()) {
       PortableNames names = new PortableNames();
-      for (Crate crate : crates) {
-        Path file = folder.resolve(names.give(crate.name() + "." + form.ending()));
-        written.put(file, playlist(collection, crate, file, paths, copies));
+      for (Map.Entry<Crate, List<Integer>> list : lists.entrySet()) {
+        String name = list.getKey().name();
+        Path file = folder.resolve(names.give(name + "." + form.ending()));
+        List<Integer> ids =
+            paths instanceof Paths.Copies
+                ? list.getValue().stream()
+                    .filter(id -> copies.names().containsKey(now.path(id)))
+                    .toList()
+                : list.getValue();
+        form.write(file, Playlists.of(now, name, ids), named(paths, file, copies));
+        written.put(file, ids.size());
       }
     }
     return new Report(written, copies.copied(), copies.there(), copies.refused(), copies.stopped());
   }
 
-  private static int playlist(
-      MusicCollection collection, Crate crate, Path file, Paths paths, Packing.Report copies)
-      throws IOException {
+  private static PlaylistFile.Paths named(Paths paths, Path playlist, Packing.Report copies) {
     return switch (paths) {
-      case Paths.Relative relative ->
-          Playlists.export(collection, crate, file, PlaylistFile.Paths.from(file));
-      case Paths.Absolute absolute ->
-          Playlists.export(collection, crate, file, PlaylistFile.Paths.absolute());
-      case Paths.Elsewhere other ->
-          Playlists.export(
-              collection, crate, file, PlaylistFile.Paths.elsewhere(other.here(), other.there()));
-      case Paths.Copies with ->
-          Playlists.export(
-              collection,
-              crate,
-              file,
-              path -> MUSIC + "/" + copies.names().get(path),
-              id -> copies.names().containsKey(collection.state().path(id)));
+      case Paths.Relative relative -> PlaylistFile.Paths.from(playlist);
+      case Paths.Absolute absolute -> PlaylistFile.Paths.absolute();
+      case Paths.Elsewhere other -> PlaylistFile.Paths.elsewhere(other.here(), other.there());
+      case Paths.Copies with -> path -> MUSIC + "/" + copies.names().get(path);
     };
   }
 
   /** The files of all tracks in the order of ids, each once. */
-  private static List<Path> music(MusicCollection collection, List<Crate> crates) {
-    Snapshot snapshot = collection.state().snapshot();
-    Set<Integer> ids = new java.util.TreeSet<>();
-    CrateContents contents = collection.contents();
-    crates.forEach(c -> ids.addAll(contents.list(c)));
-    Set<Path> files = new LinkedHashSet<>();
-    ids.stream()
-        .filter(id -> !snapshot.lost(id))
-        .forEach(id -> files.add(collection.state().path(id)));
-    return List.copyOf(files);
+  private static List<Path> music(CollectionState state, Collection<List<Integer>> lists) {
+    return lists.stream()
+        .flatMap(List::stream)
+        .distinct()
+        .sorted()
+        .map(state::path)
+        .distinct()
+        .toList();
   }
 }
