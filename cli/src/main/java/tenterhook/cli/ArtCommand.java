@@ -30,7 +30,7 @@ final class ArtCommand extends Work {
 
   @Override
   void run(MusicCollection collection) throws Exception {
-    String art = what.remove ? "" : collection.keepPicture(Files.readAllBytes(what.file)).raw();
+    String art = what.remove ? "" : collection.covers().keep(Files.readAllBytes(what.file)).raw();
     apply(
         collection,
         TrackEdits.set(tracks(collection), find(collection, query), Map.of(Fields.ARTWORK, art)));

@@ -22,9 +22,6 @@ import tenterhook.backstage.store.Ledger;
 import tenterhook.backstage.store.Measured;
 import tenterhook.backstage.store.PlainFiles;
 import tenterhook.backstage.store.Store;
-import tenterhook.backstage.tagfile.Pictures;
-import tenterhook.backstage.tagfile.TagFiles;
-import tenterhook.backstage.tagfile.Unreadable;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.LedgerEntry;
@@ -36,7 +33,6 @@ import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Derived;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
-import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
 import tenterhook.core.field.Home;
 import tenterhook.core.job.Progress;
@@ -59,6 +55,7 @@ public final class MusicCollection implements AutoCloseable {
   private final Measured measured;
   private final InstantSource clock;
   private final Disks disks;
+  private final Covers covers;
   private final List<Consumer<Delta>> listeners = new CopyOnWriteArrayList<>();
   private final List<Refusal> openingTroubles = new ArrayList<>();
   private final Set<Long> cannotUndo = ConcurrentHashMap.newKeySet();
@@ -73,6 +70,7 @@ public final class MusicCollection implements AutoCloseable {
     this.measured = new Measured(store);
     this.clock = clock;
     this.disks = new Disks(this, clock);
+    this.covers = new Covers(store, this::state);
     Map<String, Path> roots = new LinkedHashMap<>(store.roots());
     roots.put(Place.HOLDING_BAY, folder.resolve("holding bay"));
     Codebook codebook = store.document("codebook").map(CodebookJson::read).orElse(Codebook.EMPTY);
@@ -347,37 +345,9 @@ public final class MusicCollection implements AutoCloseable {
     return troubles;
   }
 
-  /**
-   * Keeps a picture so that a change can name it.
-   *
-   * @param bytes a JPEG or PNG
-   * @return what it is, to be set as {@link Fields#ARTWORK}
-   * @throws Unreadable when it is no picture
-   */
-  public Artwork keepPicture(byte[] bytes) throws Unreadable {
-    Artwork artwork = Pictures.describe(bytes);
-    if (artwork.width() == 0 || !List.of("image/jpeg", "image/png").contains(artwork.mime())) {
-      throw new Unreadable("this is no JPEG or PNG picture; nothing was changed");
-    }
-    store.putPicture(artwork.sha256(), bytes);
-    return artwork;
-  }
-
-  /**
-   * The bytes of a track's cover.
-   *
-   * @return empty when it has none, or its file cannot be read
-   */
-  public Optional<byte[]> picture(int id) {
-    Optional<Artwork> known = Artwork.parse(state.snapshot().raw(id, Fields.ARTWORK));
-    if (known.isEmpty()) {
-      return Optional.empty();
-    }
-    try {
-      return TagFiles.picture(state.path(id));
-    } catch (Unreadable gone) {
-      return store.picture(known.get().sha256());
-    }
+  /** The covers of tracks. */
+  public Covers covers() {
+    return covers;
   }
 
   /** What was measured of sounds. */

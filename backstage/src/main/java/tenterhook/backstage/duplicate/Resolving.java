@@ -58,9 +58,10 @@ public final class Resolving {
   private static void keepPicture(MusicCollection collection, int spare) throws Unreadable {
     byte[] bytes =
         collection
-            .picture(spare)
+            .covers()
+            .of(spare)
             .orElseThrow(() -> new Unreadable("its artwork cannot be read; decline the artwork"));
-    collection.keepPicture(bytes);
+    collection.covers().keep(bytes);
   }
 
   /**

@@ -39,7 +39,7 @@ public final class Replacing {
     }
     // a cover that went with the file cannot be carried over
     Set<String> declined =
-        collection.picture(lost).isPresent() ? Set.of() : Set.of(Fields.ARTWORK.key());
+        collection.covers().of(lost).isPresent() ? Set.of() : Set.of(Fields.ARTWORK.key());
     return Resolving.one(collection, heir, List.of(lost), declined, new SpareFate.Remove(), true);
   }
 }

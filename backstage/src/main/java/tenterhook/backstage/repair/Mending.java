@@ -220,7 +220,7 @@ public final class Mending {
             .stream()
             .boxed()
             .findFirst();
-    return other.isPresent() ? collection.picture(other.get()) : FittedCovers.bytes(state, id);
+    return other.isPresent() ? collection.covers().of(other.get()) : FittedCovers.bytes(state, id);
   }
 
   private void provide(String sha256, int id) {
@@ -228,7 +228,7 @@ public final class Mending {
         .ifPresent(
             bytes -> {
               try {
-                collection.keepPicture(bytes);
+                collection.covers().keep(bytes);
               } catch (Unreadable noPicture) {
                 throw new IllegalStateException("a cover that was offered is a picture", noPicture);
               }

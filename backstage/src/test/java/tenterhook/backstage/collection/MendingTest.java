@@ -110,7 +110,7 @@ class MendingTest extends CollectionTest {
   @Test
   void aHugeCoverIsMadeToFitAndUndoBringsItBack() throws Exception {
     byte[] huge = picture(1500, "png");
-    Artwork art = collection.keepPicture(huge);
+    Artwork art = collection.covers().keep(huge);
     RoaringBitmap one = RoaringBitmap.bitmapOf(1);
     collection.apply(
         TrackEdits.set(collection.state().snapshot(), one, Map.of(Fields.ARTWORK, art.raw())),

@@ -371,7 +371,7 @@ class MusicCollectionTest extends CollectionTest {
 
   @Test
   void onlyPicturesAreKeptAsArtwork() {
-    assertThatThrownBy(() -> collection.keepPicture(new byte[] {1, 2, 3}))
+    assertThatThrownBy(() -> collection.covers().keep(new byte[] {1, 2, 3}))
         .isInstanceOf(Unreadable.class);
   }
 }

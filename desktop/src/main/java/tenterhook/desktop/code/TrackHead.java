@@ -88,7 +88,7 @@ final class TrackHead extends HBox {
             text(now, id, Fields.LOUDNESS, " LUFS"),
             plays == 0 ? "" : Words.of("coding.played", plays)));
     desk.quietly(
-        () -> desk.collection().picture(id),
+        () -> desk.collection().covers().of(id),
         bytes ->
             bytes
                 .filter(b -> shown.contains(id))

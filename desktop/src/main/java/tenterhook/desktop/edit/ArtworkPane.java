@@ -105,7 +105,7 @@ final class ArtworkPane extends HBox {
       desk.job(
           Words.of("art.load"),
           false,
-          p -> desk.collection().picture(id),
+          p -> desk.collection().covers().of(id),
           bytes -> {
             if (model == asked) {
               bytes.ifPresent(b -> image.setImage(new Image(new ByteArrayInputStream(b))));
@@ -141,7 +141,7 @@ final class ArtworkPane extends HBox {
 
   private void take(byte[] bytes) {
     try {
-      Artwork art = desk.collection().keepPicture(bytes);
+      Artwork art = desk.collection().covers().keep(bytes);
       image.setImage(new Image(new ByteArrayInputStream(bytes)));
       size.setText(words(art));
       chosen.accept(Optional.of(art.raw()));
@@ -176,7 +176,7 @@ final class ArtworkPane extends HBox {
             Words.of("art.take"),
             text ->
                 desk.findOne(text)
-                    .flatMap(id -> desk.collection().picture(id))
+                    .flatMap(id -> desk.collection().covers().of(id))
                     .ifPresentOrElse(
                         this::take, () -> desk.frame().tell(Words.of("art.noTrack"), true, 0)));
   }

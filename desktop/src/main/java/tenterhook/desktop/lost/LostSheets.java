@@ -1,56 +1,36 @@
 package tenterhook.desktop.lost;
 
-import java.io.File;
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Supplier;
 import javafx.scene.control.Button;
-import javafx.stage.DirectoryChooser;
-import javafx.stage.FileChooser;
-import javafx.stage.Window;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.collection.Playlists;
-import tenterhook.backstage.lost.DiskReport;
 import tenterhook.backstage.lost.DiskReport.OldList;
 import tenterhook.backstage.lost.LostSearch;
-import tenterhook.backstage.lost.Replacing;
-import tenterhook.backstage.playlist.PlaylistFile;
-import tenterhook.core.change.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.lost.LostFinder.Candidate;
 import tenterhook.core.lost.LostFinder.FolderMove;
 import tenterhook.core.lost.Wishes;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.play.PlaylistChooser;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 
-/** What can be said of each row and done about it. */
+/** What can be said of each row, and what can be chosen to do about it. */
 final class LostSheets {
   private static final int MOST_DOUBTS = 200;
 
   private final Desk desk;
   private final LostModel model;
-  private final Supplier<RoaringBitmap> selection;
-  private final Supplier<Window> window;
+  private final LostActions actions;
 
-  /**
-   * The sheets.
-   *
-   * @param selection the tracks that are selected in the table
-   */
-  LostSheets(
-      Desk desk, LostModel model, Supplier<RoaringBitmap> selection, Supplier<Window> window) {
+  /** The sheets, whose buttons do what the actions are. */
+  LostSheets(Desk desk, LostModel model, LostActions actions) {
     this.desk = desk;
     this.model = model;
-    this.selection = selection;
-    this.window = window;
+    this.actions = actions;
   }
 
   /**
@@ -92,7 +72,7 @@ final class LostSheets {
                       "lost-bring",
                       Look.primary(
                           Words.of("lost.bring", unknown.files().size()),
-                          () -> bring(unknown.files())))),
+                          () -> actions.bring(unknown.files())))),
               rows(unknown.files()),
               Optional.empty());
       case LostItem.Lists lists -> lists(lists);
@@ -105,7 +85,7 @@ final class LostSheets {
                       "lost-tidy",
                       Look.button(
                           Words.of("lost.tidy", empty.folders().size()),
-                          () -> tidy(empty.folders())))),
+                          () -> actions.tidy(empty.folders())))),
               rows(empty.folders()),
               Optional.empty());
       case LostItem.Wishes wishes -> wishes(wishes);
@@ -137,10 +117,10 @@ final class LostSheets {
         Words.of("lost.words"),
         List.of(
             lookButton(),
-            Look.button(Words.of("lost.repoint"), this::lookElsewhere),
-            named("lost-wish", Look.button(Words.of("lost.wish"), () -> wish(folder))),
-            Look.button(Words.of("lost.replace"), this::replace),
-            Look.button(Words.of("lost.remove"), () -> remove(folder), "danger")),
+            Look.button(Words.of("lost.repoint"), actions::lookElsewhere),
+            named("lost-wish", Look.button(Words.of("lost.wish"), () -> actions.wish(folder))),
+            Look.button(Words.of("lost.replace"), actions::replace),
+            Look.button(Words.of("lost.remove"), () -> actions.remove(folder), "danger")),
         found(folder),
         Optional.of(folder.tracks()));
   }
@@ -191,52 +171,6 @@ final class LostSheets {
         () -> model.close(List.of(one)));
   }
 
-  private void lookElsewhere() {
-    File chosen = new DirectoryChooser().showDialog(window.get());
-    if (chosen != null) {
-      model.look(List.of(chosen.toPath()));
-    }
-  }
-
-  private RoaringBitmap chosen(LostItem.Folder folder) {
-    RoaringBitmap ids = RoaringBitmap.and(selection.get(), folder.tracks());
-    return ids.isEmpty() ? folder.tracks() : ids;
-  }
-
-  private void wish(LostItem.Folder folder) {
-    desk.apply(Wishes.add(desk.state().get().snapshot(), chosen(folder)));
-  }
-
-  private void remove(LostItem.Folder folder) {
-    RoaringBitmap ids = chosen(folder);
-    desk.frame()
-        .ask(
-            Words.of("ask.removeLost", ids.getCardinality()),
-            Words.of("do.remove", ids.getCardinality()),
-            () -> desk.apply(TrackEdits.remove(desk.state().get().snapshot(), ids)));
-  }
-
-  private void replace() {
-    RoaringBitmap ids = selection.get();
-    if (ids.getCardinality() != 1) {
-      desk.frame().tell(Words.of("lost.chooseOne"), true, 0);
-      return;
-    }
-    File file = new FileChooser().showOpenDialog(window.get());
-    if (file != null) {
-      replace(ids.first(), file.toPath());
-    }
-  }
-
-  /** Puts a file in the place of a lost one. */
-  void replace(int lost, Path file) {
-    desk.job(
-        Words.of("lost.replaceJob"),
-        false,
-        p -> Replacing.one(desk.collection(), lost, file),
-        desk::told);
-  }
-
   private Sheet away(LostItem.Away away) {
     Snapshot snapshot = desk.state().get().snapshot();
     return new Sheet(
@@ -244,58 +178,11 @@ final class LostSheets {
         Words.of("lost.awayWords", away.root().path()),
         List.of(
             named("lost-again", Look.primary(Words.of("lost.again"), model::check)),
-            Look.button(Words.of("lost.elsewhere"), () -> elsewhere(away)),
-            Look.button(Words.of("lost.reallyGone"), () -> reallyGone(away), "danger")),
+            Look.button(Words.of("lost.elsewhere"), () -> actions.elsewhere(away)),
+            Look.button(Words.of("lost.reallyGone"), () -> actions.reallyGone(away), "danger")),
         List.of(),
         Optional.of(
             snapshot.tracks(id -> snapshot.raw(id, Fields.ROOT).equals(away.root().root()))));
-  }
-
-  private void elsewhere(LostItem.Away away) {
-    File chosen = new DirectoryChooser().showDialog(window.get());
-    if (chosen != null) {
-      desk.job(
-          Words.of("lost.checkJob"),
-          false,
-          p -> {
-            desk.collection().disks().moveRoot(away.root().root(), chosen.toPath());
-            return 0;
-          },
-          n -> model.check());
-    }
-  }
-
-  private void reallyGone(LostItem.Away away) {
-    desk.frame()
-        .ask(
-            Words.of("ask.reallyGone", away.root().root(), away.root().tracks()),
-            Words.of("do.reallyGone", away.root().tracks()),
-            () ->
-                desk.job(
-                    Words.of("lost.checkJob"),
-                    false,
-                    p -> {
-                      desk.collection().disks().countAsLost(away.root().root());
-                      return 0;
-                    },
-                    n -> model.check()));
-  }
-
-  private void bring(List<Path> files) {
-    desk.job(
-        Words.of("bring.job", files.size()),
-        true,
-        p -> desk.collection().disks().bring(files, p),
-        reports -> {
-          DiskReport now = model.disk();
-          model.settled(
-              new DiskReport(List.of(), now.emptyFolders(), now.playlists(), now.troubles()));
-          desk.frame()
-              .tell(
-                  Words.of("lost.toldBrought", reports.stream().mapToInt(r -> r.added()).sum()),
-                  false,
-                  0);
-        });
   }
 
   private static List<Decision> rows(List<Path> paths) {
@@ -322,60 +209,7 @@ final class LostSheets {
         Words.of("lost.list", list.entries(), list.dead(), list.found()),
         list.found() == 0 ? "" : Words.of("lost.mend", list.found()),
         true,
-        () -> mend(list));
-  }
-
-  private void mend(OldList list) {
-    desk.job(
-        Words.of("lost.mendJob"),
-        false,
-        p -> DiskReport.mend(list),
-        file -> {
-          DiskReport now = model.disk();
-          model.settled(
-              new DiskReport(
-                  now.unknown(),
-                  now.emptyFolders(),
-                  now.playlists().stream().filter(l -> l != list).toList(),
-                  now.troubles()));
-          desk.frame().tell(Words.of("lost.toldMended", file.getFileName().toString()), false, 0);
-        });
-  }
-
-  private void tidy(List<Path> folders) {
-    desk.job(
-        Words.of("lost.tidyJob"),
-        false,
-        p -> DiskReport.remove(folders),
-        gone -> {
-          withEmpty(List.of());
-          desk.frame()
-              .ask(
-                  Words.of("lost.toldTidied", gone.size()),
-                  Words.of("lost.putBack"),
-                  () -> putBack(folders, gone));
-        });
-  }
-
-  private void putBack(List<Path> folders, List<Path> gone) {
-    desk.job(
-        Words.of("lost.tidyJob"),
-        false,
-        p -> {
-          DiskReport.putBack(gone);
-          return 0;
-        },
-        n -> withEmpty(folders));
-  }
-
-  private void withEmpty(List<Path> folders) {
-    DiskReport now = model.disk();
-    model.settled(
-        new DiskReport(
-            now.unknown(),
-            folders.stream().filter(Files::isDirectory).toList(),
-            now.playlists(),
-            now.troubles()));
+        () -> actions.mend(list));
   }
 
   private Sheet wishes(LostItem.Wishes wishes) {
@@ -386,7 +220,7 @@ final class LostSheets {
         List.of(
             named(
                 "lost-export",
-                Look.primary(Words.of("lost.export"), () -> export(wishes.tracks())))),
+                Look.primary(Words.of("lost.export"), () -> actions.export(wishes.tracks())))),
         wishes.tracks().stream()
             .map(
                 id ->
@@ -401,31 +235,5 @@ final class LostSheets {
                                     desk.state().get().snapshot(), RoaringBitmap.bitmapOf(id)))))
             .toList(),
         Optional.empty());
-  }
-
-  private void export(List<Integer> tracks) {
-    PlaylistChooser.save(window.get(), Words.of("lost.wishes"))
-        .ifPresent(
-            file ->
-                desk.job(
-                    Words.of("lost.export"),
-                    false,
-                    p -> write(tracks, file),
-                    n ->
-                        desk.frame()
-                            .tell(
-                                Words.of("told.export", n, file.getFileName().toString()),
-                                false,
-                                0)));
-  }
-
-  /** Writes the wish list. */
-  private int write(List<Integer> tracks, Path file) throws IOException {
-    Playlists.form(file)
-        .write(
-            file,
-            Playlists.of(desk.collection().state(), Words.of("lost.wishes"), tracks),
-            PlaylistFile.Paths.absolute());
-    return tracks.size();
   }
 }

@@ -49,7 +49,11 @@ public final class LostView implements StationView {
     this.desk = desk;
     this.model = new LostModel(desk);
     this.pane = new TrackPane(desk);
-    this.sheets = new LostSheets(desk, model, pane::selection, () -> node.getScene().getWindow());
+    this.sheets =
+        new LostSheets(
+            desk,
+            model,
+            new LostActions(desk, model, pane::selection, () -> node.getScene().getWindow()));
     items.setId("lost-folders");
     items.getStyleClass().add("picked");
     items.setAccessibleText(Words.of("lost.folders"));

@@ -178,10 +178,10 @@ class EveryFormatTest {
     byte[] bare = Files.readAllBytes(file);
     try (MusicCollection collection = open()) {
       collection.scan(folder.resolve("Music"), Progress.SILENT);
-      Artwork one = collection.keepPicture(first);
+      Artwork one = collection.covers().keep(first);
       Outcome given = set(collection, Map.of(Fields.ARTWORK, one.raw()));
       assertThat(given.refused()).isEmpty();
-      Artwork two = collection.keepPicture(second);
+      Artwork two = collection.covers().keep(second);
       Outcome replaced = set(collection, Map.of(Fields.ARTWORK, two.raw()));
       assertThat(replaced.refused()).isEmpty();
       assertThat(TagFiles.picture(file)).get().isEqualTo(second);

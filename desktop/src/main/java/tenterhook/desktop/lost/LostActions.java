@@ -1,0 +1,225 @@
+package tenterhook.desktop.lost;
+
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.function.Supplier;
+import javafx.stage.DirectoryChooser;
+import javafx.stage.FileChooser;
+import javafx.stage.Window;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.collection.Playlists;
+import tenterhook.backstage.lost.DiskReport;
+import tenterhook.backstage.lost.DiskReport.OldList;
+import tenterhook.backstage.lost.Replacing;
+import tenterhook.backstage.playlist.PlaylistFile;
+import tenterhook.core.change.TrackEdits;
+import tenterhook.core.lost.Wishes;
+import tenterhook.desktop.play.PlaylistChooser;
+import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.theme.Words;
+
+/** What is done about what is lost, away, unknown or wished for; each ends in a word to the DJ. */
+final class LostActions {
+  private final Desk desk;
+  private final LostModel model;
+  private final Supplier<RoaringBitmap> selection;
+  private final Supplier<Window> window;
+
+  /**
+   * The actions.
+   *
+   * @param selection the tracks that are selected in the table
+   * @param window that choosers of files belong to
+   */
+  LostActions(
+      Desk desk, LostModel model, Supplier<RoaringBitmap> selection, Supplier<Window> window) {
+    this.desk = desk;
+    this.model = model;
+    this.selection = selection;
+    this.window = window;
+  }
+
+  /** Looks for lost files in another folder. */
+  void lookElsewhere() {
+    File chosen = new DirectoryChooser().showDialog(window.get());
+    if (chosen != null) {
+      model.look(List.of(chosen.toPath()));
+    }
+  }
+
+  private RoaringBitmap chosen(LostItem.Folder folder) {
+    RoaringBitmap ids = RoaringBitmap.and(selection.get(), folder.tracks());
+    return ids.isEmpty() ? folder.tracks() : ids;
+  }
+
+  /** Puts the chosen tracks, or all of a folder, on the wish list. */
+  void wish(LostItem.Folder folder) {
+    desk.apply(Wishes.add(desk.state().get().snapshot(), chosen(folder)));
+  }
+
+  /** Takes the chosen tracks, or all of a folder, out of the collection, once that is confirmed. */
+  void remove(LostItem.Folder folder) {
+    RoaringBitmap ids = chosen(folder);
+    desk.frame()
+        .ask(
+            Words.of("ask.removeLost", ids.getCardinality()),
+            Words.of("do.remove", ids.getCardinality()),
+            () -> desk.apply(TrackEdits.remove(desk.state().get().snapshot(), ids)));
+  }
+
+  /** Puts a file in the place of the chosen lost one. */
+  void replace() {
+    RoaringBitmap ids = selection.get();
+    if (ids.getCardinality() != 1) {
+      desk.frame().tell(Words.of("lost.chooseOne"), true, 0);
+      return;
+    }
+    File file = new FileChooser().showOpenDialog(window.get());
+    if (file != null) {
+      replace(ids.first(), file.toPath());
+    }
+  }
+
+  /** Puts a file in the place of a lost one. */
+  void replace(int lost, Path file) {
+    desk.job(
+        Words.of("lost.replaceJob"),
+        false,
+        p -> Replacing.one(desk.collection(), lost, file),
+        desk::told);
+  }
+
+  /** Says where a root is now. */
+  void elsewhere(LostItem.Away away) {
+    File chosen = new DirectoryChooser().showDialog(window.get());
+    if (chosen != null) {
+      desk.job(
+          Words.of("lost.checkJob"),
+          false,
+          p -> {
+            desk.collection().disks().moveRoot(away.root().root(), chosen.toPath());
+            return 0;
+          },
+          n -> model.check());
+    }
+  }
+
+  /** Counts the files of a root that is away as lost, once that is confirmed. */
+  void reallyGone(LostItem.Away away) {
+    desk.frame()
+        .ask(
+            Words.of("ask.reallyGone", away.root().root(), away.root().tracks()),
+            Words.of("do.reallyGone", away.root().tracks()),
+            () ->
+                desk.job(
+                    Words.of("lost.checkJob"),
+                    false,
+                    p -> {
+                      desk.collection().disks().countAsLost(away.root().root());
+                      return 0;
+                    },
+                    n -> model.check()));
+  }
+
+  /** Brings unknown files in. */
+  void bring(List<Path> files) {
+    desk.job(
+        Words.of("bring.job", files.size()),
+        true,
+        p -> desk.collection().disks().bring(files, p),
+        reports -> {
+          DiskReport now = model.disk();
+          model.settled(
+              new DiskReport(List.of(), now.emptyFolders(), now.playlists(), now.troubles()));
+          desk.frame()
+              .tell(
+                  Words.of("lost.toldBrought", reports.stream().mapToInt(r -> r.added()).sum()),
+                  false,
+                  0);
+        });
+  }
+
+  /** Writes a mended playlist beside the old one. */
+  void mend(OldList list) {
+    desk.job(
+        Words.of("lost.mendJob"),
+        false,
+        p -> DiskReport.mend(list),
+        file -> {
+          DiskReport now = model.disk();
+          model.settled(
+              new DiskReport(
+                  now.unknown(),
+                  now.emptyFolders(),
+                  now.playlists().stream().filter(l -> l != list).toList(),
+                  now.troubles()));
+          desk.frame().tell(Words.of("lost.toldMended", file.getFileName().toString()), false, 0);
+        });
+  }
+
+  /** Removes empty folders; they can be put back. */
+  void tidy(List<Path> folders) {
+    desk.job(
+        Words.of("lost.tidyJob"),
+        false,
+        p -> DiskReport.remove(folders),
+        gone -> {
+          withEmpty(List.of());
+          desk.frame()
+              .ask(
+                  Words.of("lost.toldTidied", gone.size()),
+                  Words.of("lost.putBack"),
+                  () -> putBack(folders, gone));
+        });
+  }
+
+  private void putBack(List<Path> folders, List<Path> gone) {
+    desk.job(
+        Words.of("lost.tidyJob"),
+        false,
+        p -> {
+          DiskReport.putBack(gone);
+          return 0;
+        },
+        n -> withEmpty(folders));
+  }
+
+  private void withEmpty(List<Path> folders) {
+    DiskReport now = model.disk();
+    model.settled(
+        new DiskReport(
+            now.unknown(),
+            folders.stream().filter(Files::isDirectory).toList(),
+            now.playlists(),
+            now.troubles()));
+  }
+
+  /** Writes the wish list as a playlist. */
+  void export(List<Integer> tracks) {
+    PlaylistChooser.save(window.get(), Words.of("lost.wishes"))
+        .ifPresent(
+            file ->
+                desk.job(
+                    Words.of("lost.export"),
+                    false,
+                    p -> write(tracks, file),
+                    n ->
+                        desk.frame()
+                            .tell(
+                                Words.of("told.export", n, file.getFileName().toString()),
+                                false,
+                                0)));
+  }
+
+  private int write(List<Integer> tracks, Path file) throws IOException {
+    Playlists.form(file)
+        .write(
+            file,
+            Playlists.of(desk.collection().state(), Words.of("lost.wishes"), tracks),
+            PlaylistFile.Paths.absolute());
+    return tracks.size();
+  }
+}
