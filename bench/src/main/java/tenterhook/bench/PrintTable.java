@@ -44,16 +44,18 @@ public final class PrintTable {
   /**
    * Prints the table as Markdown.
    *
-   * @param args how many recordings, 60 when nothing is said
+   * @param args how many recordings, 60 when nothing is said; the seed of the first, for recordings
+   *     that nothing was settled by
    */
   public static void main(String[] args) throws IOException, Unreadable {
     int recordings = args.length > 0 ? Integer.parseInt(args[0]) : 60;
+    int firstSeed = args.length > 1 ? Integer.parseInt(args[1]) : FIRST_SEED;
     PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
     Path folder = Files.createTempDirectory("prints");
     Map<Integer, SoundPrint> originals = new LinkedHashMap<>();
     Map<String, List<Path>> forms = new LinkedHashMap<>();
     for (int i = 0; i < recordings; i++) {
-      short[] samples = PieceSynth.render(Piece.of(FIRST_SEED + i));
+      short[] samples = PieceSynth.render(Piece.of(firstSeed + i));
       Path original = folder.resolve(i + ".flac");
       Encoder.writeFull(samples, original, Form.FLAC, 0);
       originals.put(i, SoundPrints.of(original));

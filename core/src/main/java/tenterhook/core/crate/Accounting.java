@@ -3,7 +3,10 @@ package tenterhook.core.crate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.code.Facet;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
@@ -18,13 +21,15 @@ public final class Accounting {
   private final CrateContents contents;
   private final Finder finder;
   private final Snapshot snapshot;
+  private final Codebook codebook;
   private final Crate.RuleCrate crate;
   private final RoaringBitmap choosable;
 
-  Accounting(CrateContents contents, Snapshot snapshot, Crate.RuleCrate crate) {
+  Accounting(CrateContents contents, Snapshot snapshot, Codebook codebook, Crate.RuleCrate crate) {
     this.contents = contents;
     this.finder = contents.finder();
     this.snapshot = snapshot;
+    this.codebook = codebook;
     this.crate = crate;
     this.choosable = contents.choosable(crate);
   }
@@ -135,7 +140,8 @@ public final class Accounting {
    * @param matter what it is about
    * @param depth how deep in groups it stands, 0 for the outermost
    * @param text the line in the find language, else empty
-   * @param has what the track has where the line looks, else empty
+   * @param has what the track has where the line looks, of codes those of the facet that is asked
+   *     for; else empty
    * @param holds whether it speaks for the track
    */
   public record Reason(Matter matter, int depth, String text, String has, boolean holds) {}
@@ -195,7 +201,11 @@ public final class Accounting {
 
   private String has(Condition asked, int id) {
     if (asked.ofCodes()) {
-      return String.join(" ", snapshot.value(id, Fields.CODES).orElse(List.of()));
+      List<String> codes = snapshot.value(id, Fields.CODES).orElse(List.of());
+      Optional<Facet> facet = codebook.facet(asked.subject());
+      return codes.stream()
+          .filter(c -> facet.isEmpty() || facet.get().code(c).isPresent())
+          .collect(Collectors.joining(" "));
     }
     Optional<Field<?>> field = asked.field();
     return field.map(f -> f.type().show(snapshot.raw(id, f))).orElse("");

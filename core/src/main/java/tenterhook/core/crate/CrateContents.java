@@ -292,6 +292,6 @@ public final class CrateContents {
 
   /** What the lines of a rule crate do, and why tracks are in it or not. */
   public Accounting accounting(Crate.RuleCrate crate) {
-    return new Accounting(this, snapshot, crate);
+    return new Accounting(this, snapshot, codebook, crate);
   }
 }

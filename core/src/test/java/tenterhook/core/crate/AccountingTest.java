@@ -104,6 +104,18 @@ class AccountingTest {
   }
 
   @Test
+  void whatATrackHasIsSaidOfTheFacetThatIsAskedFor() {
+    Snapshot one = Tracks.none().with("comment=/ELC/80S/").snapshot();
+    Crate.RuleCrate crate = crate("Era:90S Style:SKA Use:TRN code:SKA");
+    Accounting accounting =
+        new CrateContents(one, Tracks.BOOK, Crates.NONE.plus("Rink", crate), TODAY)
+            .accounting(crate);
+    assertThat(accounting.why(1))
+        .extracting(Reason::has)
+        .containsExactly("80S", "ELC", "", "80S ELC");
+  }
+
+  @Test
   void theTracksOfABannedShelfAreNotEvenCounted() {
     Snapshot two =
         Tracks.none().with("year=1994", "artist=A").with("year=1994", "artist=B").snapshot();

@@ -5,10 +5,9 @@ import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.DataFormat;
-import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
+import tenterhook.desktop.theme.Drop;
 import tenterhook.desktop.theme.Look;
 
 /** A shelf or a crate in the list, with its count; dragged to another place. */
@@ -30,28 +29,8 @@ final class CrateCell extends ListCell<CratesModel.Entry> {
   CrateCell(BiConsumer<Integer, Integer> moved) {
     setPrefWidth(0);
     getStyleClass().add("crate-cell");
-    setOnDragDetected(
-        e -> {
-          if (!isEmpty()) {
-            ClipboardContent carried = new ClipboardContent();
-            carried.put(ROW, getIndex());
-            startDragAndDrop(TransferMode.MOVE).setContent(carried);
-            e.consume();
-          }
-        });
-    setOnDragOver(
-        e -> {
-          if (!isEmpty() && e.getDragboard().hasContent(ROW)) {
-            e.acceptTransferModes(TransferMode.MOVE);
-            e.consume();
-          }
-        });
-    setOnDragDropped(
-        e -> {
-          moved.accept((Integer) e.getDragboard().getContent(ROW), getIndex());
-          e.setDropCompleted(true);
-          e.consume();
-        });
+    Drop.from(this, ROW, () -> isEmpty() ? null : (Object) getIndex());
+    Drop.onto(this, ROW, () -> !isEmpty(), from -> moved.accept((Integer) from, getIndex()));
   }
 
   @Override

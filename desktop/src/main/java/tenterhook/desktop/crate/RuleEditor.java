@@ -5,17 +5,16 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.DataFormat;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import tenterhook.backstage.collection.CollectionState;
@@ -31,6 +30,7 @@ import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.RuleEdits;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.TrackList;
+import tenterhook.desktop.theme.Drop;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 
@@ -202,6 +202,7 @@ final class RuleEditor extends VBox {
     Button addLine = add("rule.addLine", group, place, LineRow.fresh());
     HBox head = new HBox(6, kind, addLine, add("rule.addGroup", group, place, fresh));
     head.setAlignment(Pos.CENTER_LEFT);
+    head.getStyleClass().add("group-head");
     receive(head, RuleEdits.joined(place, 0));
     VBox box = new VBox(head);
     if (place.isEmpty()) {
@@ -241,14 +242,7 @@ final class RuleEditor extends VBox {
     row.getChildren().add(effect.node());
     row.onOfferKey(offers::step);
     row.addEventFilter(KeyEvent.KEY_PRESSED, e -> moveByKey(e, place));
-    row.handle()
-        .setOnDragDetected(
-            e -> {
-              ClipboardContent carried = new ClipboardContent();
-              carried.put(PLACE, List.copyOf(place).toString());
-              row.startDragAndDrop(TransferMode.MOVE).setContent(carried);
-              e.consume();
-            });
+    Drop.from(row.handle(), PLACE, () -> place.toString());
     receive(row, place);
     return row;
   }
@@ -320,23 +314,17 @@ final class RuleEditor extends VBox {
 
   /** A line that is dropped on a node goes before a place. */
   private void receive(Node node, List<Integer> before) {
-    node.setOnDragOver(
-        e -> {
-          if (e.getDragboard().hasContent(PLACE)) {
-            e.acceptTransferModes(TransferMode.MOVE);
-            e.consume();
-          }
-        });
-    node.setOnDragDropped(
-        e -> {
+    Drop.onto(
+        node,
+        PLACE,
+        () -> true,
+        carried -> {
           List<Integer> from =
-              List.of(String.valueOf(e.getDragboard().getContent(PLACE)).split("\\D+")).stream()
+              Stream.of(String.valueOf(carried).split("\\D+"))
                   .filter(n -> !n.isEmpty())
                   .map(Integer::valueOf)
                   .toList();
           edit(RuleEdits.moved(rule(), from, before));
-          e.setDropCompleted(true);
-          e.consume();
         });
   }
 

@@ -1,0 +1,73 @@
+package tenterhook.desktop.theme;
+
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import javafx.css.PseudoClass;
+import javafx.scene.Node;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.DataFormat;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.TransferMode;
+import org.jspecify.annotations.Nullable;
+
+/** Moving something within the window by the mouse: from one node onto another, which is marked. */
+public final class Drop {
+  private static final PseudoClass OVER = PseudoClass.getPseudoClass("drop");
+
+  private Drop() {}
+
+  /**
+   * Carries what a node stands for.
+   *
+   * @param node is taken hold of
+   * @param format what kind of thing it is; nodes that take this kind take it
+   * @param what is to be carried, asked when the drag begins; null for nothing
+   */
+  public static void from(Node node, DataFormat format, Supplier<@Nullable Object> what) {
+    node.setOnDragDetected(
+        e -> {
+          Object carried = what.get();
+          if (carried != null) {
+            ClipboardContent content = new ClipboardContent();
+            content.put(format, carried);
+            node.startDragAndDrop(TransferMode.MOVE).setContent(content);
+            e.consume();
+          }
+        });
+  }
+
+  /**
+   * Takes what is dropped on a node.
+   *
+   * @param node is marked as {@code :drop} while something that it would take is over it
+   * @param format the kind that it takes
+   * @param open whether it takes anything now
+   * @param then gets what was carried
+   */
+  public static void onto(
+      Node node, DataFormat format, BooleanSupplier open, Consumer<Object> then) {
+    node.setOnDragOver(
+        e -> {
+          if (takes(e, format, open)) {
+            e.acceptTransferModes(TransferMode.MOVE);
+            node.pseudoClassStateChanged(OVER, true);
+            e.consume();
+          }
+        });
+    node.setOnDragExited(e -> node.pseudoClassStateChanged(OVER, false));
+    node.setOnDragDropped(
+        e -> {
+          node.pseudoClassStateChanged(OVER, false);
+          if (takes(e, format, open)) {
+            then.accept(e.getDragboard().getContent(format));
+            e.setDropCompleted(true);
+            e.consume();
+          }
+        });
+  }
+
+  private static boolean takes(DragEvent event, DataFormat format, BooleanSupplier open) {
+    return open.getAsBoolean() && event.getDragboard().hasContent(format);
+  }
+}
