@@ -2,6 +2,7 @@ package tenterhook.core.weave;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,13 +10,16 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.duplicate.Duplicates;
 import tenterhook.core.duplicate.Group;
 import tenterhook.core.field.Fields;
+import tenterhook.core.repair.Decision;
+import tenterhook.core.repair.Proposal;
+import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
 
 /**
  * Something worth doing next.
  *
  * @param kind where it is done
- * @param subject the folder, facet or column it is about; empty for none
+ * @param subject the folder, facet, column or kind of repairs it is about; empty for none
  * @param holes how many holes it closes, or tracks it concerns
  * @param decisions how many decisions that takes, 1 or more
  * @param tracks the tracks it concerns
@@ -27,6 +31,8 @@ public record NextStep(Kind kind, String subject, int holes, int decisions, Roar
     LOST_FOLDER,
     /** Single lost files. */
     LOST_FILES,
+    /** Proposals of one kind. */
+    REPAIRS,
     /** Groups of byte copies. */
     DUPLICATES,
     /** Tokens that are not in the codebook. */
@@ -39,6 +45,13 @@ public record NextStep(Kind kind, String subject, int holes, int decisions, Roar
 
   /** A folder counts as lost as a whole from this many lost files on. */
   private static final int WHOLE_FOLDER = 3;
+
+  /** So many kinds of repairs at most, that other stations have their say. */
+  private static final int MOST_REPAIRS = 3;
+
+  private static final Comparator<NextStep> BEST_FIRST =
+      Comparator.comparingDouble((NextStep s) -> -s.holes() / (double) s.decisions())
+          .thenComparing(s -> -s.holes());
 
   /** Checks and copies. */
   public NextStep {
@@ -58,10 +71,13 @@ public record NextStep(Kind kind, String subject, int holes, int decisions, Roar
    *
    * @param weave the count of holes
    * @param snapshot the collection it counted
+   * @param proposals what could be mended, as far as that was looked for
    * @param most how many steps at the most
    */
-  public static List<NextStep> of(Weave weave, Snapshot snapshot, int most) {
+  public static List<NextStep> of(
+      Weave weave, Snapshot snapshot, List<Proposal> proposals, int most) {
     List<NextStep> steps = new ArrayList<>(lost(weave, snapshot));
+    steps.addAll(repairs(proposals));
     List<Group> copies = Duplicates.sameBytes(snapshot);
     if (!copies.isEmpty()) {
       RoaringBitmap ids = new RoaringBitmap();
@@ -79,9 +95,7 @@ public record NextStep(Kind kind, String subject, int holes, int decisions, Roar
         steps.add(new NextStep(kind, column.key(), holes, holes, weave.holes(column)));
       }
     }
-    steps.sort(
-        Comparator.comparingDouble((NextStep s) -> -s.holes() / (double) s.decisions())
-            .thenComparing(s -> -s.holes()));
+    steps.sort(BEST_FIRST);
     return List.copyOf(steps.subList(0, Math.min(most, steps.size())));
   }
 
@@ -113,6 +127,24 @@ public record NextStep(Kind kind, String subject, int holes, int decisions, Roar
       steps.add(new NextStep(Kind.LOST_FILES, "", count, count, single));
     }
     return steps;
+  }
+
+  private static List<NextStep> repairs(List<Proposal> proposals) {
+    Map<RepairKind, List<Decision>> kinds = new EnumMap<>(RepairKind.class);
+    Decision.of(proposals)
+        .forEach(d -> kinds.computeIfAbsent(d.kind(), k -> new ArrayList<>()).add(d));
+    List<NextStep> steps = new ArrayList<>();
+    kinds.forEach(
+        (kind, decisions) -> {
+          int closes = decisions.stream().mapToInt(Decision::closes).sum();
+          RoaringBitmap ids = new RoaringBitmap();
+          decisions.forEach(d -> d.proposals().forEach(p -> ids.add(p.id())));
+          if (closes > 0) {
+            steps.add(new NextStep(Kind.REPAIRS, kind.key(), closes, decisions.size(), ids));
+          }
+        });
+    steps.sort(BEST_FIRST);
+    return steps.subList(0, Math.min(MOST_REPAIRS, steps.size()));
   }
 
   private static void strays(Snapshot snapshot, List<NextStep> steps) {

@@ -2,6 +2,7 @@ package tenterhook.core.weave;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -14,9 +15,12 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.Tracks;
+import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.code.Derived;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.repair.Proposal;
+import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
 
@@ -136,7 +140,7 @@ class WeaveTest {
             .with("path=Pairs/5.mp3")
             .snapshot();
     Weave weave = Weave.of(lost, Tracks.BOOK, WeaveBy.FOLDER);
-    List<NextStep> steps = NextStep.of(weave, lost, 20);
+    List<NextStep> steps = NextStep.of(weave, lost, List.of(), 20);
     NextStep first = steps.getFirst();
     assertThat(first.kind()).isEqualTo(NextStep.Kind.LOST_FOLDER);
     assertThat(first.subject()).isEqualTo("Skate");
@@ -154,7 +158,8 @@ class WeaveTest {
             .with("content=aa", "size=10", "comment=/SKAA/")
             .with("content=aa", "size=10", "comment=/SKAA/WLD/")
             .snapshot();
-    List<NextStep> steps = NextStep.of(Weave.of(messy, Tracks.BOOK, WeaveBy.FOLDER), messy, 50);
+    List<NextStep> steps =
+        NextStep.of(Weave.of(messy, Tracks.BOOK, WeaveBy.FOLDER), messy, List.of(), 50);
     assertThat(steps)
         .filteredOn(s -> s.kind() == NextStep.Kind.STRAYS)
         .singleElement()
@@ -164,7 +169,47 @@ class WeaveTest {
         .filteredOn(s -> s.kind() == NextStep.Kind.DUPLICATES)
         .singleElement()
         .satisfies(s -> assertThat(s.holes()).isEqualTo(1));
-    assertThat(NextStep.of(Weave.of(messy, Tracks.BOOK, WeaveBy.FOLDER), messy, 2)).hasSize(2);
+    assertThat(NextStep.of(Weave.of(messy, Tracks.BOOK, WeaveBy.FOLDER), messy, List.of(), 2))
+        .hasSize(2);
+  }
+
+  private static Proposal closing(RepairKind kind, String decision, int id, String before) {
+    return new Proposal(
+        kind,
+        decision,
+        id,
+        List.of(new SetField(id, Fields.ARTIST, before, "Ines Corrow")),
+        95,
+        "");
+  }
+
+  @Test
+  void repairsStandWhereTheirHolesForEachDecisionPutThem() {
+    Snapshot three = Tracks.none().with("title=A").with("title=B").with("title=C").snapshot();
+    List<Proposal> proposals =
+        List.of(
+            closing(RepairKind.ARTIST_IN_TITLE, "one", 1, ""),
+            closing(RepairKind.ARTIST_IN_TITLE, "one", 2, ""),
+            closing(RepairKind.ARTIST_IN_TITLE, "one", 3, ""),
+            closing(RepairKind.FILE_NAME, "one", 1, ""),
+            closing(RepairKind.FILE_NAME, "one", 3, ""),
+            closing(RepairKind.FOLDER_NAME, "one", 1, ""),
+            closing(RepairKind.FOLDER_NAME, "other", 2, ""),
+            closing(RepairKind.CATALOGUE, "one", 1, ""),
+            closing(RepairKind.CATALOGUE, "two", 2, ""),
+            closing(RepairKind.CATALOGUE, "three", 3, ""),
+            closing(RepairKind.ARTISTS, "spelled otherwise", 3, "Ines Corow"));
+    List<NextStep> steps =
+        NextStep.of(Weave.of(three, Tracks.BOOK, WeaveBy.FOLDER), three, proposals, 50);
+    assertThat(steps.subList(0, 2))
+        .extracting(NextStep::subject, NextStep::holes, NextStep::decisions)
+        .containsExactly(tuple("artist-in-title", 3, 1), tuple("file-name", 2, 1));
+    assertThat(steps.getFirst().tracks()).isEqualTo(Tracks.ids(1, 2, 3));
+    assertThat(steps)
+        .filteredOn(s -> s.kind() == NextStep.Kind.REPAIRS)
+        .as("three kinds at most, and none that closes no hole")
+        .extracting(NextStep::subject)
+        .containsExactly("artist-in-title", "file-name", "catalogue");
   }
 
   @Test

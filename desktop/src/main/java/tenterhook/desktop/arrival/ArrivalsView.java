@@ -225,9 +225,7 @@ public final class ArrivalsView implements StationView {
 
   @Override
   public void shown() {
-    if (!desk.repairs().mending().looked()) {
-      desk.repairs().look();
-    }
+    desk.repairs().look();
     refresh();
     describe(chosen());
   }

@@ -199,7 +199,7 @@ final class CodingDesk extends BorderPane {
   private void chosen() {
     RoaringBitmap ids = selection();
     if (!ids.isEmpty()) {
-      desk.chosen().set(ids.first());
+      desk.choose(this, ids.first());
     }
     likely = Likely.NOTHING;
     head.show(ids);

@@ -205,7 +205,7 @@ public final class DuplicatesView implements StationView {
                 ? "duplicates.askAgain"
                 : homes ? "duplicates.bothStay" : "duplicates.notCopies"));
     keep.setDisable(group.doubt() == Doubt.SOUND_DIFFERS);
-    desk.chosen().set(group.survivor());
+    desk.choose(node, group.survivor());
     grid.show(group);
   }
 
@@ -288,6 +288,7 @@ public final class DuplicatesView implements StationView {
       holding.refresh();
     }
     groups.requestFocus();
+    choose(groups.getSelectionModel().getSelectedItem());
   }
 
   @Override

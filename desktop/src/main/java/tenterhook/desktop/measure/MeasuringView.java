@@ -47,6 +47,9 @@ public final class MeasuringView implements StationView {
   private final CheckBox fills = new CheckBox(Words.of("measure.fillsWhenDone"));
   private final ListView<Refusal> failed = new ListView<>();
   private final Label failedHead = Look.label("", "strong");
+  private final HBox wishes = new HBox(10);
+  private final VBox found = new VBox(8);
+  private final Label nothingLeft = Look.label("", "second");
   private RoaringBitmap around = new RoaringBitmap();
 
   /** The view. */
@@ -94,14 +97,15 @@ public final class MeasuringView implements StationView {
       part.setMaxHeight(8);
     }
     HBox bar = new HBox(done, open);
-    HBox wishes = row(goOn, all, list, stop);
-    VBox box = new VBox(10, Look.label(Words.of("measure.next"), "strong"), wishes, fills);
+    wishes.getChildren().setAll(goOn, all, list, stop);
+    wishes.setAlignment(Pos.CENTER_LEFT);
+    VBox box =
+        new VBox(10, Look.label(Words.of("measure.next"), "strong"), wishes, nothingLeft, fills);
     box.getStyleClass().add("decide-box");
-    VBox found =
-        new VBox(
-            8,
-            Look.label(Words.of("measure.found"), "strong"),
-            row(fill, contradictions, upscaled));
+    found
+        .getChildren()
+        .setAll(
+            Look.label(Words.of("measure.found"), "strong"), row(fill, contradictions, upscaled));
     found.getStyleClass().add("decide-box");
     VBox top = new VBox(10, heading, wrapped("measure.words"), bar, box, found, failedHead);
     node.getStyleClass().add("main");
@@ -180,6 +184,10 @@ public final class MeasuringView implements StationView {
     upscaled.setText(Words.of("measure.upscaled", now.doubted()));
     show(upscaled, now.doubted() > 0);
     show(contradictions, now.measured() > 0);
+    show(found, now.measured() > 0);
+    nothingLeft.setText(Words.of("measure.nothingLeft", now.all() - now.measured()));
+    show(nothingLeft, !running && now.waiting() == 0 && now.all() > 0);
+    show(wishes, running || now.waiting() > 0);
     List<Refusal> troubles = model.failed().get();
     failed.getItems().setAll(troubles);
     failedHead.setText(troubles.isEmpty() ? "" : Words.of("measure.failedHead", troubles.size()));

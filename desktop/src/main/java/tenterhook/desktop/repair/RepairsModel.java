@@ -58,6 +58,7 @@ public final class RepairsModel {
   private final ExecutorService keeper =
       Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("repairs").factory());
   private final AtomicInteger waiting = new AtomicInteger();
+  private boolean begun;
   private @Nullable Catalogue catalogue;
   private @Nullable CatalogueService service;
 
@@ -78,16 +79,21 @@ public final class RepairsModel {
     return mending;
   }
 
-  /** Looks at the whole collection anew, as a job that is shown. */
+  /**
+   * Looks at the whole collection for the first time, beside the jobs; asked again, does nothing.
+   */
   public void look() {
-    desk.job(
-        Words.of("repairs.job"),
-        true,
-        p -> {
-          mending.look(p);
-          return mending.proposals();
-        },
-        proposals::set);
+    if (!begun) {
+      begun = true;
+      desk.aside(
+          Words.of("repairs.job"),
+          p -> {
+            mending.look(p);
+            return mending.proposals();
+          },
+          proposals::set,
+          () -> begun = mending.looked());
+    }
   }
 
   /** Brings the property in step with what is kept. */

@@ -46,6 +46,9 @@ public final class RepairsView implements StationView {
   private final RepairSide side;
   private boolean filling;
 
+  /** Whether proposals were seen, so that the best kind was chosen once. */
+  private boolean begun;
+
   /** A kind with its decisions; the catalogue may have none yet. */
   record KindRow(RepairKind kind, List<Decision> decisions) {}
 
@@ -133,7 +136,8 @@ public final class RepairsView implements StationView {
   }
 
   private void fill() {
-    KindRow at = kinds.getSelectionModel().getSelectedItem();
+    KindRow at = begun ? kinds.getSelectionModel().getSelectedItem() : null;
+    begun |= !model.proposals().get().isEmpty();
     int place = Math.max(0, kinds.getSelectionModel().getSelectedIndex());
     List<KindRow> rows = new ArrayList<>();
     for (Map.Entry<RepairKind, List<Decision>> one : model.kinds().entrySet()) {
@@ -212,7 +216,7 @@ public final class RepairsView implements StationView {
   private void chooseProposal(Proposal proposal) {
     side.show(proposal);
     if (proposal != null) {
-      desk.chosen().set(proposal.id());
+      desk.choose(node, proposal.id());
     }
   }
 
@@ -341,9 +345,7 @@ public final class RepairsView implements StationView {
 
   @Override
   public void shown() {
-    if (!model.mending().looked()) {
-      model.look();
-    }
+    model.look();
     fill();
     if (decisions.getItems().isEmpty()) {
       kinds.requestFocus();

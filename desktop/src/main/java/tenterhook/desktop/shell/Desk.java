@@ -27,6 +27,7 @@ import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.job.Progress;
 import tenterhook.core.listen.SoundOutputs;
+import tenterhook.core.repair.RepairKind;
 import tenterhook.desktop.listen.Listening;
 import tenterhook.desktop.measure.MeasuringModel;
 import tenterhook.desktop.repair.RepairsModel;
@@ -72,6 +73,9 @@ public final class Desk {
 
     /** Goes to a station. */
     default void go(Station station) {}
+
+    /** Goes to the repairs of one kind. */
+    default void repair(RepairKind kind) {}
 
     /** Shows a list of tracks. */
     default void show(TrackList list) {}
@@ -200,6 +204,19 @@ public final class Desk {
             refresh.run();
           }
         });
+  }
+
+  /**
+   * Chooses a track for a view; one that is not in sight, and only keeps itself in step, has no say
+   * in what the strip shows and plays.
+   *
+   * @param view the one that asks
+   * @param id the track
+   */
+  public void choose(Node view, int id) {
+    if (view.getScene() != null) {
+      chosen.set(id);
+    }
   }
 
   /** The track that was chosen last, 0 for none; shown in the strip. */

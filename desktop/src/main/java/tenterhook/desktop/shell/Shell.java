@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.listen.Status;
 import tenterhook.core.lost.LostFinder;
+import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.arrival.ArrivalsModel;
 import tenterhook.desktop.arrival.ArrivalsView;
@@ -53,6 +54,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
   private final MeasuringView measuring;
   private final PlaysView plays;
   private final StaleView stale;
+  private final RepairsView repairs;
   private final LostView lost;
   private final ListeningKeys listeningKeys;
   private final CodingView coding;
@@ -76,13 +78,14 @@ public final class Shell extends BorderPane implements Desk.Frame {
     this.measuring = new MeasuringView(desk);
     this.plays = new PlaysView(desk);
     this.stale = new StaleView(desk);
+    this.repairs = new RepairsView(desk);
     this.listeningKeys = new ListeningKeys(desk.listening(), this::walk);
     this.coding = new CodingView(desk);
     this.arriving = new Arriving(desk, this);
     desk.frame(this);
     stations.put(Station.WEAVE, new WeaveView(desk));
     stations.put(Station.ARRIVALS, new ArrivalsView(desk));
-    stations.put(Station.REPAIRS, new RepairsView(desk));
+    stations.put(Station.REPAIRS, repairs);
     this.lost = new LostView(desk);
     stations.put(Station.LOST, lost);
     DuplicatesView duplicates = new DuplicatesView(desk);
@@ -177,6 +180,12 @@ public final class Shell extends BorderPane implements Desk.Frame {
     tracksView.show(list);
     view(tracksView, null);
     tracksView.tracks().ifPresent(p -> p.table().requestFocus());
+  }
+
+  @Override
+  public void repair(RepairKind kind) {
+    go(Station.REPAIRS);
+    repairs.choose(kind);
   }
 
   private void wholeCollection() {

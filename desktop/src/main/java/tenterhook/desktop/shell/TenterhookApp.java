@@ -107,6 +107,7 @@ public final class TenterhookApp extends Application {
       new Pictures(opened, shell, stage, to, only).take();
     } else {
       shell.checkFiles();
+      opened.repairs().look();
     }
   }
 

@@ -185,7 +185,7 @@ public final class TrackPane extends BorderPane {
     RoaringBitmap ids = selection();
     if (!ids.isEmpty()) {
       Integer item = table.getSelectionModel().getSelectedItem();
-      desk.chosen().set(item == null ? ids.last() : item);
+      desk.choose(this, item == null ? ids.last() : item);
     }
     if (getRight() != null) {
       editPanel.choose(ids);

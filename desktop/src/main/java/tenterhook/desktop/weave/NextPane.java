@@ -8,6 +8,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Polyline;
 import tenterhook.backstage.store.Store;
+import tenterhook.core.repair.Proposal;
+import tenterhook.core.repair.RepairKind;
 import tenterhook.core.weave.NextStep;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.Station;
@@ -45,13 +47,17 @@ final class NextPane extends VBox {
   }
 
   void refresh() {
+    List<Proposal> proposals = desk.repairs().proposals().get();
+    desk.latest(this, () -> model.nextSteps(proposals), this::show);
+    drawCourse(model.course());
+  }
+
+  private void show(List<NextStep> worth) {
     steps.getChildren().clear();
-    List<NextStep> worth = model.nextSteps();
     worth.forEach(s -> steps.getChildren().add(step(s)));
     if (worth.isEmpty()) {
       steps.getChildren().add(Look.label(Words.of("next.none"), "empty"));
     }
-    drawCourse(model.course());
   }
 
   private HBox step(NextStep step) {
@@ -73,6 +79,7 @@ final class NextPane extends VBox {
     return switch (step.kind()) {
       case LOST_FOLDER -> Words.of("next.lostFolder");
       case LOST_FILES -> Words.of("next.lostFiles", step.holes());
+      case REPAIRS -> Words.of("repair.kind." + step.subject());
       case DUPLICATES -> Words.of("next.duplicates", step.decisions());
       case STRAYS -> Words.of("next.strays", step.decisions());
       case CODES ->
@@ -87,6 +94,7 @@ final class NextPane extends VBox {
     return switch (step.kind()) {
       case LOST_FOLDER -> Words.of("next.lostFolderWords", step.holes(), step.subject());
       case LOST_FILES -> Words.of("next.lostFilesWords");
+      case REPAIRS -> Words.of("next.repairsWords", step.holes(), step.decisions());
       case DUPLICATES -> Words.of("next.duplicatesWords", step.holes());
       case STRAYS -> Words.of("next.straysWords", step.holes());
       case CODES -> Words.of("next.codesWords");
@@ -97,6 +105,7 @@ final class NextPane extends VBox {
   private void open(NextStep step) {
     switch (step.kind()) {
       case LOST_FOLDER, LOST_FILES -> desk.frame().go(Station.LOST);
+      case REPAIRS -> RepairKind.named(step.subject()).ifPresent(desk.frame()::repair);
       case DUPLICATES -> desk.frame().go(Station.DUPLICATES);
       case STRAYS, CODES -> desk.frame().go(Station.CODING);
       case FIELD -> desk.frame().show(TrackList.of(title(step), step.tracks()));

@@ -4,12 +4,15 @@ import java.util.List;
 import tenterhook.backstage.collection.Delta;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.backstage.store.Store;
+import tenterhook.core.repair.Proposal;
 import tenterhook.core.weave.NextStep;
 import tenterhook.core.weave.Weave;
 import tenterhook.core.weave.WeaveBy;
 
 /** The count of holes, kept in step with the collection by its deltas. */
 final class WeaveModel {
+  private static final int MOST = 6;
+
   private final MusicCollection collection;
   private volatile Weave weave;
 
@@ -38,8 +41,8 @@ final class WeaveModel {
     return weave;
   }
 
-  List<NextStep> nextSteps() {
-    return NextStep.of(weave, collection.state().snapshot(), 6);
+  List<NextStep> nextSteps(List<Proposal> proposals) {
+    return NextStep.of(weave, collection.state().snapshot(), proposals, MOST);
   }
 
   List<Store.CoursePoint> course() {

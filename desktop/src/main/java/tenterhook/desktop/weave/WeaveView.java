@@ -66,6 +66,7 @@ public final class WeaveView implements StationView {
     node.setCenter(main);
     node.setRight(next);
     desk.whileInView(node, this::refresh);
+    desk.repairs().proposals().addListener((o, before, after) -> next.refresh());
     node.widthProperty().addListener((o, before, after) -> refresh());
   }
 

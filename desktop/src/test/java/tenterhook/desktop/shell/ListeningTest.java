@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -17,9 +18,11 @@ import javafx.scene.input.MouseButton;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.listen.Status.State;
 import tenterhook.backstage.measure.Measuring;
 import tenterhook.core.change.Outcome.Refusal;
+import tenterhook.core.change.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.goeswith.Follower;
 import tenterhook.core.job.Progress;
@@ -104,6 +107,23 @@ class ListeningTest extends WindowTest {
         .isCloseTo(240 / bpm, org.assertj.core.api.Assertions.within(0.001));
     key(KeyCode.DIGIT0);
     await(() -> listening.status().get().loop().isEmpty());
+  }
+
+  @Test
+  void aListOutOfSightHasNoSayInWhatIsHeard() {
+    station(KeyCode.DIGIT7);
+    settle();
+    fx(() -> pane().table().getSelectionModel().clearAndSelect(0));
+    int inCrate = desk.chosen().get();
+    int heard = choose(2) == inCrate ? choose(3) : desk.chosen().get();
+    fx(
+        () ->
+            desk.apply(
+                TrackEdits.set(
+                    now(), RoaringBitmap.bitmapOf(heard), Map.of(Fields.COMPOSER, "Ines Corrow"))));
+    settle();
+    assertThat(now().raw(heard, Fields.COMPOSER)).isEqualTo("Ines Corrow");
+    assertThat(desk.chosen().get()).isEqualTo(heard).isNotEqualTo(inCrate);
   }
 
   @Test

@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
@@ -26,8 +27,12 @@ import tenterhook.core.repair.Decision;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.repair.RepairRules;
+import tenterhook.core.weave.NextStep;
+import tenterhook.core.weave.Weave;
+import tenterhook.core.weave.WeaveBy;
 import tenterhook.desktop.arrival.ArrivalsModel;
 import tenterhook.desktop.repair.RepairsView;
+import tenterhook.desktop.theme.Words;
 import tenterhook.standins.catalogue.CatalogueBook;
 import tenterhook.standins.catalogue.CatalogueService;
 import tenterhook.standins.catalogue.CatalogueService.Mood;
@@ -86,6 +91,38 @@ class MendingStationsTest extends WindowTest {
     robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
     settle();
     assertThat(of(RepairKind.ARTIST_IN_TITLE)).containsAll(certain);
+  }
+
+  @Test
+  void whatIsWorthDoingNextLeadsToItsKindOfRepairs() {
+    NextStep best =
+        NextStep.of(
+                Weave.of(now(), collection.state().codebook(), WeaveBy.FOLDER),
+                now(),
+                desk.repairs().proposals().get(),
+                6)
+            .stream()
+            .filter(s -> s.kind() == NextStep.Kind.REPAIRS)
+            .findFirst()
+            .orElseThrow();
+    RepairKind kind = RepairKind.named(best.subject()).orElseThrow();
+    station(KeyCode.DIGIT1);
+    settle();
+    Node step =
+        shell.lookupAll("#next-steps .step").stream()
+            .filter(
+                s ->
+                    ((Label) s.lookup(".strong"))
+                        .getText()
+                        .equals(Words.of("repair.kind." + kind.key())))
+            .findFirst()
+            .orElseThrow();
+    assertThat(((Label) step.lookup(".second")).getText())
+        .startsWith("closes " + best.holes() + " hole");
+    fx(() -> ((Button) step.lookup(".button")).fire());
+    settle();
+    assertThat(shell.inView()).isInstanceOf(RepairsView.class);
+    assertThat(decisions().getItems()).isNotEmpty().allMatch(d -> d.kind() == kind);
   }
 
   @Test
