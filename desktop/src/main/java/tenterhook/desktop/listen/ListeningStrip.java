@@ -158,7 +158,11 @@ public final class ListeningStrip extends HBox {
     }
     Look.data(name, snapshot.name(id));
     Look.data(facts, facts(snapshot, id));
-    path.setText(snapshot.raw(id, Fields.ROOT) + "/" + snapshot.raw(id, Fields.PATH));
+    path.setText(
+        String.join(
+            "\n",
+            facts.getText(),
+            snapshot.raw(id, Fields.ROOT) + "/" + snapshot.raw(id, Fields.PATH)));
     String sound = snapshot.raw(id, Fields.SOUND);
     if (id != shown || !sound.equals(shownSound)) {
       shown = id;
@@ -194,8 +198,15 @@ public final class ListeningStrip extends HBox {
     }
   }
 
+  /** What warns comes first, since a long line is cut at its end. */
   private String facts(Snapshot snapshot, int id) {
     List<String> words = new ArrayList<>();
+    if (snapshot.lost(id)) {
+      words.add(Words.of("mark.lost"));
+    }
+    snapshot
+        .value(id, Fields.REAL_KBPS)
+        .ifPresent(k -> words.add(Words.of("strip.soundsLike", String.valueOf(k))));
     for (Field<?> field : FACTS) {
       String text =
           field == Fields.KEY
@@ -207,12 +218,6 @@ public final class ListeningStrip extends HBox {
                 ? Words.of("strip.fact." + field.key(), text)
                 : text);
       }
-    }
-    snapshot
-        .value(id, Fields.REAL_KBPS)
-        .ifPresent(k -> words.add(Words.of("strip.soundsLike", String.valueOf(k))));
-    if (snapshot.lost(id)) {
-      words.add(Words.of("mark.lost"));
     }
     return String.join(" · ", words);
   }
