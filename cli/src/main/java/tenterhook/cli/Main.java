@@ -8,6 +8,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ScopeType;
 import tenterhook.backstage.store.CollectionRefused;
+import tenterhook.backstage.store.StoreBroken;
 
 /** The program without a window. */
 @Command(
@@ -126,6 +127,10 @@ public final class Main {
       case IllegalArgumentException wrong -> {
         err.println(wrong.getMessage());
         yield WRONG;
+      }
+      case StoreBroken full -> {
+        err.println(full.getMessage());
+        yield PARTLY;
       }
       case java.io.IOException disk -> {
         err.println(disk.getMessage());

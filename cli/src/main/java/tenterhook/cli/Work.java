@@ -112,14 +112,20 @@ abstract class Work implements Callable<Integer> {
     say(
         node,
         outcome.number() == 0
-            ? "nothing to change"
+            ? outcome.tracks() == 0 ? "nothing to change" : "written, but not noted" + done(outcome)
             : "change "
                 + outcome.number()
                 + ": "
                 + outcome.title()
+                + done(outcome)
                 + "; undo "
                 + outcome.number()
                 + " takes it back");
+  }
+
+  private static String done(Outcome outcome) {
+    long left = outcome.refused().stream().filter(r -> r.id() != 0).count();
+    return left == 0 ? "" : " (done on " + outcome.tracks() + ", not on " + left + ")";
   }
 
   /** Progress on standard error, at most a line a second. */

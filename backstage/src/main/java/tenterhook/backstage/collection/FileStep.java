@@ -13,6 +13,7 @@ import tenterhook.backstage.disk.ByteDelta;
 import tenterhook.backstage.disk.SafeFiles;
 import tenterhook.backstage.store.Before;
 import tenterhook.backstage.store.Store;
+import tenterhook.backstage.store.StoreBroken;
 import tenterhook.backstage.tagfile.Pictures;
 import tenterhook.backstage.tagfile.Reading;
 import tenterhook.backstage.tagfile.TagFiles;
@@ -173,7 +174,7 @@ final class FileStep {
       keepPicture(file, old);
       SafeFiles.replace(file, copy -> rewrite(id, file, copy, now, after));
       return ScanCells.of(id, TagFiles.read(file), file);
-    } catch (Unreadable | IOException trouble) {
+    } catch (Unreadable | IOException | StoreBroken trouble) {
       throw new Refused("was not written: " + reason(trouble), trouble);
     }
   }

@@ -391,7 +391,10 @@ public final class MusicCollection implements AutoCloseable {
 
   @Override
   public synchronized void close() {
-    noteCourse();
-    store.close();
+    try {
+      noteCourse();
+    } finally {
+      store.close();
+    }
   }
 }

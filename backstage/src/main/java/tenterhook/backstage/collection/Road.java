@@ -13,6 +13,7 @@ import tenterhook.backstage.store.CodebookJson;
 import tenterhook.backstage.store.CrateJson;
 import tenterhook.backstage.store.Ledger;
 import tenterhook.backstage.store.Store;
+import tenterhook.backstage.store.StoreBroken;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Outcome;
@@ -62,16 +63,39 @@ final class Road {
     int tracks = byTrack.size() - (int) byTrack.keySet().stream().filter(out::contains).count();
     boolean others = othersHold && hasOthers(change);
     long kept = tracks > 0 || others ? number : 0;
-    store.together(
-        () -> {
-          store.put(cells);
-          ledger.close(number, out, tracks, others);
-          keepOthers(change, others);
-          if (undoes > 0 && kept > 0) {
-            ledger.markUndone(undoes, number);
-          }
-        });
+    try {
+      store.together(
+          () -> {
+            store.put(cells);
+            ledger.close(number, out, tracks, others);
+            keepOthers(change, others);
+            if (undoes > 0 && kept > 0) {
+              ledger.markUndone(undoes, number);
+            }
+          });
+    } catch (StoreBroken trouble) {
+      return unkept(change, tracks, written, cells, refused, trouble);
+    }
     return new Done(new Outcome(kept, change.title(), tracks, written, refused), cells, others);
+  }
+
+  /** Files hold the new values, and the ledger holds the change open until the next start. */
+  private static Done unkept(
+      Change change,
+      int tracks,
+      int written,
+      List<Cell> cells,
+      List<Refusal> refused,
+      StoreBroken trouble) {
+    refused.add(
+        new Refusal(
+            0,
+            "collection",
+            trouble.getMessage()
+                + " ("
+                + written
+                + " files are written; the next start takes them over and can take them back)"));
+    return new Done(new Outcome(0, change.title(), tracks, written, refused), cells, false);
   }
 
   /** Nothing is done to tracks whose leader was refused. */

@@ -119,23 +119,37 @@ public final class Store implements AutoCloseable {
 
   /** Does work in one transaction: all of it or nothing. */
   synchronized <T> T inTransaction(Work<T> work) {
+    boolean outermost = true;
     try {
-      boolean outer = db.getAutoCommit();
+      outermost = db.getAutoCommit();
       db.setAutoCommit(false);
-      try {
-        T result = work.on(db);
-        if (outer) {
-          db.commit();
-        }
-        return result;
-      } catch (SQLException | RuntimeException trouble) {
-        db.rollback();
-        throw trouble;
-      } finally {
-        db.setAutoCommit(outer);
+      T result = work.on(db);
+      if (outermost) {
+        db.setAutoCommit(true); // commits
       }
+      return result;
     } catch (SQLException trouble) {
-      throw new StoreBroken("the database refused: " + trouble.getMessage(), trouble);
+      takeBack(outermost, trouble);
+      throw StoreBroken.by(trouble);
+    } catch (RuntimeException trouble) {
+      takeBack(outermost, trouble);
+      throw trouble;
+    }
+  }
+
+  /** When a disk is full, the engine takes all back by itself and refuses to do it again. */
+  private void takeBack(boolean outermost, Exception trouble) {
+    try {
+      db.rollback();
+    } catch (SQLException done) {
+      trouble.addSuppressed(done);
+    }
+    try {
+      if (outermost) {
+        db.setAutoCommit(true);
+      }
+    } catch (SQLException nothingOpen) {
+      trouble.addSuppressed(nothingOpen);
     }
   }
 

@@ -304,4 +304,43 @@ class StoreTest {
     String without = text.replaceAll("(?s),\\s*\"genreBecomes.*", "}");
     assertThat(CodebookJson.read(without).genres()).isEqualTo(tenterhook.core.genre.Genres.NONE);
   }
+
+  private static void room(Store store, int pages) {
+    store.inTransaction(
+        db -> {
+          try (Statement statement = db.createStatement()) {
+            return statement.execute("PRAGMA max_page_count = " + pages);
+          }
+        });
+  }
+
+  @Test
+  void aFullDiskIsSaidInPlainWordsAndAllIsAsItWas() throws Exception {
+    String large = "x".repeat(1_000_000);
+    try (Store store = Store.open(folder)) {
+      store.putDocument("one", "kept");
+      room(store, 1);
+      assertThatThrownBy(() -> store.putDocument("two", large))
+          .isInstanceOf(StoreBroken.class)
+          .hasMessage(
+              "the disk that holds the collection is full; make room there and do it again");
+      assertThatThrownBy(
+              () ->
+                  store.together(
+                      () -> {
+                        store.putDocument("one", "other");
+                        store.putDocument("two", large);
+                      }))
+          .isInstanceOf(StoreBroken.class)
+          .hasMessageContaining("full");
+      assertThat(store.document("one")).contains("kept");
+      assertThat(store.document("two")).isEmpty();
+      room(store, 100_000);
+      store.putDocument("two", large);
+    }
+    try (Store store = Store.open(folder)) {
+      assertThat(store.document("one")).contains("kept");
+      assertThat(store.document("two")).contains(large);
+    }
+  }
 }
