@@ -30,6 +30,9 @@ import tenterhook.desktop.theme.Words;
 
 /** The bar at the foot: the chosen track, its data, its shape, and what is heard of it. */
 public final class ListeningStrip extends HBox {
+  /** Room for all facts of most tracks; the cloth beside it takes the rest. */
+  private static final double WORDS = 290;
+
   private static final List<Field<?>> FACTS =
       List.of(Fields.YEAR, Fields.BPM, Fields.KEY, Fields.BITRATE, Fields.CODEC, Fields.LOUDNESS);
   private static final String PLAY = "M0 0 L12 7 L0 14 Z";
@@ -71,9 +74,8 @@ public final class ListeningStrip extends HBox {
     note.setId("strip-note");
     VBox words = new VBox(2, name, facts);
     words.setAlignment(Pos.CENTER_LEFT);
-    words.setMinWidth(250);
-    words.setPrefWidth(290);
-    words.setMaxWidth(290);
+    words.setMinWidth(WORDS);
+    words.setMaxWidth(WORDS);
     Tooltip.install(words, path);
     wave.setId("strip-wave");
     wave.setAccessibleText(Words.of("strip.wave"));
