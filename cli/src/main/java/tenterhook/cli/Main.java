@@ -7,6 +7,7 @@ import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ScopeType;
+import tenterhook.backstage.disk.DataFolder;
 import tenterhook.backstage.store.CollectionRefused;
 import tenterhook.backstage.store.StoreBroken;
 
@@ -61,7 +62,7 @@ public final class Main {
       scope = ScopeType.INHERIT,
       paramLabel = "DIR",
       description = "Folder of the collection (default: ${DEFAULT-VALUE}).")
-  Path collection = defaultFolder();
+  Path collection = DataFolder.ofUser();
 
   @Option(
       names = "--json",
@@ -81,15 +82,6 @@ public final class Main {
   Main(PrintStream out, PrintStream err) {
     this.out = out;
     this.err = err;
-  }
-
-  private static Path defaultFolder() {
-    String data = System.getenv("XDG_DATA_HOME");
-    Path base =
-        data == null || data.isBlank()
-            ? Path.of(System.getProperty("user.home"), ".local", "share")
-            : Path.of(data);
-    return base.resolve("tenterhook");
   }
 
   /** Runs a command and ends the program with its exit status. */

@@ -179,7 +179,7 @@ class CratesTest {
     Rule.Group rule = all(line("Style:SKA"), line("year:1994"), none(line("code:TRN")));
     assertThat(accounting(rule).why(1))
         .containsExactly(
-            new Reason(Matter.LINE, 0, "Style:SKA", "80S SKA", true),
+            new Reason(Matter.LINE, 0, "Style:SKA", "SKA", true),
             new Reason(Matter.LINE, 0, "year:1994", "1987", false),
             new Reason(Matter.LINE, 0, "not code:TRN", "80S SKA", true));
     assertThat(accounting(rule).why(4).getLast().holds()).isFalse();

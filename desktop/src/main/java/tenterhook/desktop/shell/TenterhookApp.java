@@ -2,6 +2,7 @@ package tenterhook.desktop.shell;
 
 import java.nio.file.Path;
 import java.time.InstantSource;
+import java.util.ArrayList;
 import java.util.List;
 import javafx.application.Application;
 import javafx.application.Platform;
@@ -12,9 +13,9 @@ import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
 import org.jspecify.annotations.Nullable;
 import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.disk.DataFolder;
 import tenterhook.backstage.store.CollectionRefused;
 import tenterhook.core.job.Progress;
-import tenterhook.desktop.Main;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.standins.demo.DemoCollection;
@@ -76,15 +77,26 @@ public final class TenterhookApp extends Application {
   private MusicCollection collection(Progress progress)
       throws java.io.IOException, CollectionRefused {
     List<String> raw = getParameters().getRaw();
-    List<String> plain = Main.words(raw);
+    List<String> plain = words(raw);
     boolean demo = !plain.isEmpty() && List.of("demo", "pictures").contains(plain.getFirst());
     int at = raw.indexOf("--collection");
     if (demo) {
-      Path folder = at >= 0 ? Path.of(raw.get(at + 1)) : Main.dataFolder().resolve("demo");
+      Path folder = at >= 0 ? Path.of(raw.get(at + 1)) : DataFolder.ofUser().resolve("demo");
       return DemoCollection.open(folder, DemoMusic.TRACKS, progress);
     }
-    Path folder = at >= 0 ? Path.of(raw.get(at + 1)) : Main.dataFolder();
+    Path folder = at >= 0 ? Path.of(raw.get(at + 1)) : DataFolder.ofUser();
     return MusicCollection.open(folder, InstantSource.system());
+  }
+
+  /** The words of a call that are no options. */
+  private static List<String> words(List<String> args) {
+    List<String> words = new ArrayList<>(args);
+    int at = words.indexOf("--collection");
+    if (at >= 0) {
+      words.subList(at, Math.min(words.size(), at + 2)).clear();
+    }
+    words.removeIf(w -> w.startsWith("--"));
+    return words;
   }
 
   private void show(Stage stage, MusicCollection collection) {
@@ -100,7 +112,7 @@ public final class TenterhookApp extends Application {
         e ->
             collection.keepSetting(
                 SIZE, Math.round(stage.getWidth()) + " " + Math.round(stage.getHeight())));
-    List<String> plain = Main.words(getParameters().getRaw());
+    List<String> plain = words(getParameters().getRaw());
     if (!plain.isEmpty() && plain.getFirst().equals("pictures")) {
       Path to = Path.of(plain.size() > 1 ? plain.get(1) : "docs/screenshots");
       List<String> only = plain.subList(Math.min(2, plain.size()), plain.size());

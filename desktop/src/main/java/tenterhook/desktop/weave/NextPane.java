@@ -1,6 +1,7 @@
 package tenterhook.desktop.weave;
 
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
@@ -11,6 +12,7 @@ import tenterhook.backstage.store.Store;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.weave.NextStep;
+import tenterhook.desktop.code.CodingModel;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.Station;
 import tenterhook.desktop.shell.TrackList;
@@ -48,21 +50,27 @@ final class NextPane extends VBox {
 
   void refresh() {
     List<Proposal> proposals = desk.repairs().proposals().get();
-    desk.latest(this, () -> model.nextSteps(proposals), this::show);
+    desk.latest(
+        this,
+        () -> new Worth(model.nextSteps(proposals), CodingModel.pace(desk.collection())),
+        this::show);
     drawCourse(model.course());
   }
 
-  private void show(List<NextStep> worth) {
+  /** Steps, and how many seconds a track takes the DJ to code. */
+  private record Worth(List<NextStep> steps, Optional<Double> pace) {}
+
+  private void show(Worth worth) {
     steps.getChildren().clear();
-    worth.forEach(s -> steps.getChildren().add(step(s)));
-    if (worth.isEmpty()) {
+    worth.steps().forEach(s -> steps.getChildren().add(step(s, worth.pace())));
+    if (worth.steps().isEmpty()) {
       steps.getChildren().add(Look.label(Words.of("next.none"), "empty"));
     }
   }
 
-  private HBox step(NextStep step) {
+  private HBox step(NextStep step, Optional<Double> pace) {
     Label title = Look.dataLabel(title(step), "strong");
-    Label words = Look.dataLabel(words(step), "second");
+    Label words = Look.dataLabel(words(step, pace), "second");
     title.setWrapText(true);
     words.setWrapText(true);
     VBox text = new VBox(1, title, words);
@@ -90,14 +98,16 @@ final class NextPane extends VBox {
     };
   }
 
-  private static String words(NextStep step) {
+  private static String words(NextStep step, Optional<Double> pace) {
     return switch (step.kind()) {
       case LOST_FOLDER -> Words.of("next.lostFolderWords", step.holes(), step.subject());
       case LOST_FILES -> Words.of("next.lostFilesWords");
       case REPAIRS -> Words.of("next.repairsWords", step.holes(), step.decisions());
       case DUPLICATES -> Words.of("next.duplicatesWords", step.holes());
       case STRAYS -> Words.of("next.straysWords", step.holes());
-      case CODES -> Words.of("next.codesWords");
+      case CODES ->
+          pace.map(s -> Words.of("next.codesPace", Math.max(1, Math.round(step.holes() * s / 60))))
+              .orElse(Words.of("next.codesWords"));
       case FIELD -> Words.of("next.fieldWords");
     };
   }

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
 import javafx.event.EventHandler;
 import javafx.scene.control.Button;
+import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -71,6 +72,12 @@ class CodingDeskTest extends WindowTest {
     System.out.println("keys pressed for ten tracks: " + presses.get());
     assertThat(presses.get()).isBetween(10, 60);
     assertThat(text("sitting")).startsWith("10 coded this sitting");
+    await(() -> CodingModel.pace(collection).isPresent());
+    station(KeyCode.DIGIT1);
+    settle();
+    assertThat(shell.lookupAll("#next-steps .step .second"))
+        .extracting(n -> ((Label) n).getText())
+        .anyMatch(w -> w.startsWith("about ") && w.endsWith(" at your pace"));
   }
 
   @Test
