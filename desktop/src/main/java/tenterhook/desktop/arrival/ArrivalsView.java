@@ -90,7 +90,7 @@ public final class ArrivalsView implements StationView {
     node.setLeft(left);
     node.setCenter(main);
     desk.whileInView(node, this::refresh);
-    desk.repairs().proposals().addListener((o, before, after) -> describe(chosen()));
+    desk.whileInView(desk.repairs().proposals(), node, () -> describe(chosen()));
   }
 
   private @Nullable Batch chosen() {

@@ -62,7 +62,7 @@ public final class RepairsView implements StationView {
     node.setCenter(main());
     node.setRight(side);
     node.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
-    model.proposals().addListener((o, before, after) -> inView());
+    desk.whileInView(model.proposals(), node, this::fill);
   }
 
   private VBox left() {
@@ -127,12 +127,6 @@ public final class RepairsView implements StationView {
     item.setId(key.replace('.', '-'));
     item.setOnAction(e -> action.run());
     return item;
-  }
-
-  private void inView() {
-    if (node.getScene() != null) {
-      fill();
-    }
   }
 
   private void fill() {

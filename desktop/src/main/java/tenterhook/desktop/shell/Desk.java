@@ -10,6 +10,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
+import javafx.beans.value.ObservableValue;
 import javafx.collections.ObservableList;
 import javafx.scene.Node;
 import org.roaringbitmap.RoaringBitmap;
@@ -198,7 +199,12 @@ public final class Desk {
    * @param refresh what to do
    */
   public void whileInView(Node node, Runnable refresh) {
-    state.addListener(
+    whileInView(state, node, refresh);
+  }
+
+  /** The same after every change of something else. */
+  public void whileInView(ObservableValue<?> what, Node node, Runnable refresh) {
+    what.addListener(
         (o, before, after) -> {
           if (node.getScene() != null) {
             refresh.run();

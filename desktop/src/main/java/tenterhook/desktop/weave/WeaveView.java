@@ -66,7 +66,7 @@ public final class WeaveView implements StationView {
     node.setCenter(main);
     node.setRight(next);
     desk.whileInView(node, this::refresh);
-    desk.repairs().proposals().addListener((o, before, after) -> next.refresh());
+    desk.whileInView(desk.repairs().proposals(), node, next::refresh);
     node.widthProperty().addListener((o, before, after) -> refresh());
   }
 

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import org.bytedeco.ffmpeg.avutil.LogCallback;
 import org.bytedeco.ffmpeg.global.avutil;
 import org.bytedeco.javacpp.BytePointer;
@@ -40,17 +41,32 @@ class MeasuringPiecesTest {
   private static final List<Path> FILES = new ArrayList<>();
   private static final List<Measurement> MEASURED = new ArrayList<>();
 
+  private record Made(Piece piece, Path file, Measurement measurement) {}
+
   @BeforeAll
-  static void measureAll() throws Exception {
+  static void measureAll() {
+    IntStream.range(0, PIECES)
+        .parallel()
+        .mapToObj(MeasuringPiecesTest::make)
+        .toList()
+        .forEach(
+            made -> {
+              ALL.add(made.piece());
+              FILES.add(made.file());
+              MEASURED.add(made.measurement());
+            });
+  }
+
+  private static Made make(int number) {
     Form[] forms = {Form.FLAC, Form.MP3, Form.M4A, Form.OGG, Form.WAV, Form.AIFF};
-    for (int i = 0; i < PIECES; i++) {
-      Piece piece = Piece.of(40_001 + i);
-      Form form = forms[i % forms.length];
-      Path file = folder.resolve(i + "." + form.ending());
+    Form form = forms[number % forms.length];
+    Path file = folder.resolve(number + "." + form.ending());
+    Piece piece = Piece.of(40_001 + number);
+    try {
       Encoder.writeFull(PieceSynth.render(piece), file, form, 256);
-      ALL.add(piece);
-      FILES.add(file);
-      MEASURED.add(measured(file));
+      return new Made(piece, file, measured(file));
+    } catch (Exception trouble) {
+      throw new IllegalStateException(trouble);
     }
   }
 
