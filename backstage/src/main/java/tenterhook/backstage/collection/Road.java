@@ -69,9 +69,6 @@ final class Road {
             store.put(cells);
             ledger.close(number, out, tracks, others);
             keepOthers(change, others);
-            if (undoes > 0 && kept > 0) {
-              ledger.markUndone(undoes, number);
-            }
           });
     } catch (StoreBroken trouble) {
       return unkept(change, tracks, written, cells, refused, trouble);

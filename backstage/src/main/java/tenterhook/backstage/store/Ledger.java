@@ -145,7 +145,8 @@ public final class Ledger {
   }
 
   /**
-   * Closes a change: what was refused leaves the ledger. One of which nothing is left disappears.
+   * Closes a change: what was refused leaves the ledger. One of which nothing is left disappears;
+   * of any other, the change that it takes back, if it does, is undone by it from now on.
    *
    * @param number the change
    * @param undone the tracks that were refused
@@ -174,20 +175,20 @@ public final class Ledger {
               "DELETE FROM change WHERE number = ? AND NOT EXISTS (SELECT 1 FROM edit WHERE change"
                   + " = number)",
               number);
+          markUndone(number);
           return true;
         });
   }
 
-  /** Notes that one change took another back; taking back an undo lets the first hold again. */
-  public void markUndone(long number, long by) {
-    store.together(
-        () -> {
-          store.update(
-              "UPDATE change SET undone_by = 0 WHERE number = (SELECT undoes FROM change WHERE"
-                  + " number = ?)",
-              number);
-          store.update("UPDATE change SET undone_by = ? WHERE number = ?", by, number);
-        });
+  /** What a change took back; taking back an undo lets the first hold again. */
+  private void markUndone(long by) {
+    String undone = "(SELECT undoes FROM change WHERE number = ?)";
+    store.update(
+        "UPDATE change SET undone_by = 0 WHERE number = (SELECT undoes FROM change WHERE number = "
+            + undone
+            + ")",
+        by);
+    store.update("UPDATE change SET undone_by = ? WHERE number = " + undone, by, by);
   }
 
   /** The numbers of changes that were interrupted. */

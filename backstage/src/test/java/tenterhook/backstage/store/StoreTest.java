@@ -343,4 +343,41 @@ class StoreTest {
       assertThat(store.document("two")).contains(large);
     }
   }
+
+  @Test
+  void whatIsClosedHasUndoneWhatItTakesBackAlsoAfterAnInterruption() throws Exception {
+    Change change =
+        new Change("sets year", true, List.of(new Edit.SetField(1, Fields.YEAR, "", "1987")));
+    Instant at = Instant.parse("2026-11-28T12:00:00Z");
+    RoaringBitmap none = new RoaringBitmap();
+    long first;
+    long undo;
+    try (Store store = Store.open(folder)) {
+      Ledger ledger = new Ledger(store);
+      first = ledger.open(change, at, 0);
+      ledger.close(first, none, 1, false);
+      undo = ledger.open(change.inverse("takes back"), at, first);
+    }
+    try (Store store = Store.open(folder)) {
+      Ledger ledger = new Ledger(store);
+      assertThat(ledger.interrupted()).containsExactly(undo);
+      ledger.close(undo, none, 1, false);
+      assertThat(undoneBy(ledger, first)).isEqualTo(undo);
+      long redo = ledger.open(change, at, undo);
+      ledger.close(redo, none, 1, false);
+      assertThat(undoneBy(ledger, undo)).isEqualTo(redo);
+      assertThat(undoneBy(ledger, first)).as("it holds again").isZero();
+      long refused = ledger.open(change.inverse("takes back"), at, first);
+      ledger.close(refused, RoaringBitmap.bitmapOf(1), 0, false);
+      assertThat(undoneBy(ledger, first)).as("nothing of it was taken back").isZero();
+    }
+  }
+
+  private static long undoneBy(Ledger ledger, long number) {
+    return ledger.entries().stream()
+        .filter(e -> e.number() == number)
+        .map(LedgerEntry::undoneBy)
+        .findFirst()
+        .orElseThrow();
+  }
 }

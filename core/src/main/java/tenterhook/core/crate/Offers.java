@@ -54,11 +54,6 @@ public final class Offers {
    */
   public record Offer(String text, String words, int tracks) {}
 
-  /** Whether the values of a subject are names of crates or shelves, see {@link #named}. */
-  public static boolean areNames(String subject) {
-    return subject.equals("crate") || subject.equals("shelf");
-  }
-
   /**
    * Names of crates or shelves, the fullest first. On the thread that the contents belong to.
    *
@@ -90,7 +85,7 @@ public final class Offers {
    * @return eight at most; none where values are free, such as for words, or names
    */
   public List<Offer> of(String subject, String typed, RoaringBitmap scope) {
-    if (areNames(subject) || subject.equals("text")) {
+    if (List.of("crate", "shelf", "text").contains(subject)) {
       return List.of();
     }
     Condition asked = new Condition(subject, new Condition.Present());

@@ -49,7 +49,8 @@ public final class ArrivalsModel {
     return certain.stream().filter(p -> batch.all().contains(p.id())).toList();
   }
 
-  static Pace pace(MusicCollection collection) {
+  /** How long a track takes the DJ, read off the ledger. */
+  public static Pace pace(MusicCollection collection) {
     return Pace.of(collection.history());
   }
 

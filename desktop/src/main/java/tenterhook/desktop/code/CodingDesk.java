@@ -331,7 +331,6 @@ final class CodingDesk extends BorderPane {
       }
       lastCoded = id;
       sitting.coded(id);
-      desk.later("coding pace", () -> CodingModel.keepPace(desk.collection(), sitting));
     }
     walk(1);
     if (byItself.isSelected() && !desk.listening().here()) {

@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.collection.CollectionState;
-import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.TrackEdits;
@@ -33,21 +32,7 @@ public final class CodingModel {
   private static final String[] KEY_ROWS = {"qwertyuiop", "asdfghjkl", "zxcvbnm"};
   private static final String MORE_KEYS = "-[];',/";
 
-  private static final String PACE = "coding pace";
-
   private CodingModel() {}
-
-  /** How many seconds a track took at the last sitting that was long enough to say. */
-  public static Optional<Double> pace(MusicCollection collection) {
-    return collection.setting(PACE).map(Double::valueOf);
-  }
-
-  /** Remembers that, once a sitting is long enough to say. */
-  static void keepPace(MusicCollection collection, Sitting sitting) {
-    if (sitting.tells()) {
-      collection.keepSetting(PACE, String.valueOf(sitting.secondsEach()));
-    }
-  }
 
   /**
    * A key for each code that is given: first the keys that the DJ chose, then the facets take the

@@ -8,9 +8,6 @@ import java.util.Set;
 
 /** How many tracks were coded since the desk was opened, and how long each took. */
 final class Sitting {
-  /** So many tracks say how fast somebody is. */
-  private static final int ENOUGH = 5;
-
   /** Who takes longer was away. */
   private static final Duration AWAY = Duration.ofMinutes(3);
 
@@ -36,11 +33,6 @@ final class Sitting {
 
   int tracks() {
     return tracks.size();
-  }
-
-  /** Whether it was long enough to say how fast the DJ is. */
-  boolean tells() {
-    return tracks.size() >= ENOUGH && !spent.isZero();
   }
 
   /** Seconds for each track, 0 before the first. */

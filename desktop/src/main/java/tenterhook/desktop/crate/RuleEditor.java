@@ -293,10 +293,10 @@ final class RuleEditor extends VBox {
     desk.latest(
         offers,
         () ->
-            Offers.areNames(subject)
-                ? names
-                : new Offers(now.snapshot(), now.codebook(), today)
-                    .of(subject, typed, now.snapshot().tracks()),
+            names.isEmpty()
+                ? new Offers(now.snapshot(), now.codebook(), today)
+                    .of(subject, typed, now.snapshot().tracks())
+                : names,
         found -> {
           if (row.isWriting()) {
             offers.show(row, found);

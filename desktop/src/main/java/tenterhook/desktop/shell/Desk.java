@@ -310,7 +310,7 @@ public final class Desk {
   }
 
   /**
-   * Runs work that mostly waits for somebody else, shown like a job, without holding up the jobs.
+   * Runs work that takes long and that no job need wait for, shown like a job.
    *
    * @param name shown with its progress
    * @param work what to do

@@ -19,9 +19,9 @@ import javafx.util.Duration;
 import tenterhook.desktop.theme.Words;
 
 /**
- * Work beside the window: one row for what changes or takes long, a pool for what mostly waits, one
- * row for reading and one for working out what a view is about to show. To be called on the
- * toolkit's thread.
+ * Work beside the window: one row for what changes or takes long, a pool for what no job need wait
+ * for, one row for reading and one for working out what a view is about to show. To be called on
+ * the toolkit's thread.
  */
 final class Jobs {
   private final ObservableList<RunningJob> shown = FXCollections.observableArrayList();

@@ -1,7 +1,6 @@
 package tenterhook.desktop.weave;
 
 import java.util.List;
-import java.util.Optional;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
@@ -9,10 +8,11 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Polyline;
 import tenterhook.backstage.store.Store;
+import tenterhook.core.arrival.Pace;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.weave.NextStep;
-import tenterhook.desktop.code.CodingModel;
+import tenterhook.desktop.arrival.ArrivalsModel;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.Station;
 import tenterhook.desktop.shell.TrackList;
@@ -52,13 +52,13 @@ final class NextPane extends VBox {
     List<Proposal> proposals = desk.repairs().proposals().get();
     desk.latest(
         this,
-        () -> new Worth(model.nextSteps(proposals), CodingModel.pace(desk.collection())),
+        () -> new Worth(model.nextSteps(proposals), ArrivalsModel.pace(desk.collection())),
         this::show);
     drawCourse(model.course());
   }
 
-  /** Steps, and how many seconds a track takes the DJ to code. */
-  private record Worth(List<NextStep> steps, Optional<Double> pace) {}
+  /** Steps, and how fast the DJ is. */
+  private record Worth(List<NextStep> steps, Pace pace) {}
 
   private void show(Worth worth) {
     steps.getChildren().clear();
@@ -68,7 +68,7 @@ final class NextPane extends VBox {
     }
   }
 
-  private HBox step(NextStep step, Optional<Double> pace) {
+  private HBox step(NextStep step, Pace pace) {
     Label title = Look.dataLabel(title(step), "strong");
     Label words = Look.dataLabel(words(step, pace), "second");
     title.setWrapText(true);
@@ -98,7 +98,7 @@ final class NextPane extends VBox {
     };
   }
 
-  private static String words(NextStep step, Optional<Double> pace) {
+  private static String words(NextStep step, Pace pace) {
     return switch (step.kind()) {
       case LOST_FOLDER -> Words.of("next.lostFolderWords", step.holes(), step.subject());
       case LOST_FILES -> Words.of("next.lostFilesWords");
@@ -106,8 +106,9 @@ final class NextPane extends VBox {
       case DUPLICATES -> Words.of("next.duplicatesWords", step.holes());
       case STRAYS -> Words.of("next.straysWords", step.holes());
       case CODES ->
-          pace.map(s -> Words.of("next.codesPace", Math.max(1, Math.round(step.holes() * s / 60))))
-              .orElse(Words.of("next.codesWords"));
+          pace.measured()
+              ? Words.of("next.codesPace", pace.minutesFor(step.holes()))
+              : Words.of("next.codesWords");
       case FIELD -> Words.of("next.fieldWords");
     };
   }

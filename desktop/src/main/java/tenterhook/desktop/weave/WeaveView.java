@@ -67,7 +67,7 @@ public final class WeaveView implements StationView {
     node.setRight(next);
     desk.whileInView(node, this::refresh);
     desk.whileInView(desk.repairs().proposals(), node, next::refresh);
-    node.widthProperty().addListener((o, before, after) -> refresh());
+    node.widthProperty().addListener((o, before, after) -> cells());
   }
 
   private void choose(WeaveBy by) {
@@ -79,9 +79,13 @@ public final class WeaveView implements StationView {
     Weave weave = model.weave();
     int whole = (int) Math.floor(weave.total().whole() * 100);
     title.setText(Words.of("weave.title", weave.total().tracks(), whole));
-    heads(weave);
-    rows.getItems().setAll(weave.rows());
+    cells();
     next.refresh();
+  }
+
+  private void cells() {
+    heads(model.weave());
+    rows.getItems().setAll(model.weave().rows());
   }
 
   double cellWidth() {

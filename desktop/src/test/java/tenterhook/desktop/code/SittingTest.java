@@ -18,7 +18,6 @@ class SittingTest {
   void nothingIsSaidBeforeATrackIsCoded() {
     assertThat(sitting.tracks()).isZero();
     assertThat(sitting.secondsEach()).isZero();
-    assertThat(sitting.tells()).isFalse();
   }
 
   @Test
@@ -36,15 +35,5 @@ class SittingTest {
     code(2, 3600);
     code(3, 4);
     assertThat(sitting.secondsEach()).isEqualTo(3);
-  }
-
-  @Test
-  void fiveTracksAreEnoughToSayHowFastSomebodyIs() {
-    for (int id = 1; id < 5; id++) {
-      code(id, 3);
-    }
-    assertThat(sitting.tells()).isFalse();
-    code(5, 3);
-    assertThat(sitting.tells()).isTrue();
   }
 }

@@ -13,6 +13,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.arrival.Pace;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
 import tenterhook.core.field.Fields;
@@ -72,7 +73,7 @@ class CodingDeskTest extends WindowTest {
     System.out.println("keys pressed for ten tracks: " + presses.get());
     assertThat(presses.get()).isBetween(10, 60);
     assertThat(text("sitting")).startsWith("10 coded this sitting");
-    await(() -> CodingModel.pace(collection).isPresent());
+    assertThat(Pace.of(collection.history()).measured()).isTrue();
     station(KeyCode.DIGIT1);
     settle();
     assertThat(shell.lookupAll("#next-steps .step .second"))
