@@ -21,6 +21,7 @@ import tenterhook.core.duplicate.SoundPairs.Pair;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
+import tenterhook.core.lost.Inside;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.lost.LostFinder.Candidate;
 import tenterhook.core.lost.LostFinder.FolderMove;
@@ -194,6 +195,7 @@ public final class LargeCopies {
       cells.add(new Cell(id, Fields.ROOT, "Music"));
       cells.add(new Cell(id, Fields.PATH, "Set " + set + "/" + rest));
       cells.add(new Cell(id, Fields.SIZE, String.valueOf(size)));
+      cells.add(new Cell(id, Fields.SOUND_SEAL, String.valueOf(size)));
       disk.add(
           new FoundFile(new Place("Music", "Archive/20" + set + "/Set " + set + "/" + rest), size));
       if (id % 10 == 0) {
@@ -205,7 +207,13 @@ public final class LargeCopies {
     List<FolderMove> moves = List.of();
     for (int round = 0; round < 3; round++) {
       long start = System.nanoTime();
-      Map<Integer, List<Candidate>> candidates = LostFinder.candidates(snapshot, disk);
+      Map<Integer, List<Candidate>> candidates =
+          LostFinder.closer(
+              snapshot,
+              LostFinder.candidates(snapshot, disk),
+              disk,
+              new SealsOnly(),
+              Progress.SILENT);
       moves = LostFinder.moves(snapshot, candidates);
       best = Math.min(best, seconds(start));
     }
@@ -213,5 +221,28 @@ public final class LargeCopies {
     say(
         "%,d lost files, %,d on the disk: %.2f s; %d decisions explain %,d; heap %d MB",
         LOST, disk.size(), best, moves.size(), closed, heap());
+  }
+
+  /** Files that are told by their seals; how long a disk takes to read them is left out. */
+  private static final class SealsOnly implements Inside {
+    @Override
+    public Optional<Facts> facts(FoundFile file) {
+      return Optional.empty();
+    }
+
+    @Override
+    public Optional<Seals> seals(FoundFile file) {
+      return Optional.of(new Seals("", String.valueOf(file.size())));
+    }
+
+    @Override
+    public Optional<String> sound(FoundFile file) {
+      return Optional.empty();
+    }
+
+    @Override
+    public Optional<Boolean> sameSound(int lost, FoundFile file) {
+      return Optional.empty();
+    }
   }
 }

@@ -27,7 +27,9 @@ final class DuplicatesCommand extends Work {
   @Option(
       names = "--evidence",
       paramLabel = "KIND",
-      description = "bytes, sound (with bytes) or tags (with all); bytes when nothing is said.")
+      description =
+          "bytes, stream (bytes but the tags), sound or tags, each with those before it; bytes when"
+              + " nothing is said.")
   String evidence = "bytes";
 
   @Option(names = "--criteria", paramLabel = "TEXT", description = "What tags must agree in.")
@@ -42,12 +44,13 @@ final class DuplicatesCommand extends Work {
       Work work, MusicCollection collection, String evidence, String criteria) {
     Evidence weakest =
         switch (evidence) {
-          case "bytes" -> Evidence.SAME_STREAM;
+          case "bytes" -> Evidence.SAME_BYTES;
+          case "stream" -> Evidence.SAME_STREAM;
           case "sound" -> Evidence.SAME_SOUND;
           case "tags" -> Evidence.SAME_TAGS;
           default ->
               throw new IllegalArgumentException(
-                  "--evidence takes bytes, sound or tags, not " + evidence);
+                  "--evidence takes bytes, stream, sound or tags, not " + evidence);
         };
     CopySearch search = CopySearch.run(collection, work.progress());
     search
@@ -59,9 +62,7 @@ final class DuplicatesCommand extends Work {
             });
     Optional<Criteria> tags =
         weakest == Evidence.SAME_TAGS ? Optional.of(Criteria.parse(criteria)) : Optional.empty();
-    return search.groups(collection, tags).stream()
-        .filter(g -> g.evidence().compareTo(weakest) <= 0)
-        .toList();
+    return search.groups(collection, tags, weakest);
   }
 
   private static void print(Work work, MusicCollection collection, Group group) {
@@ -70,7 +71,14 @@ final class DuplicatesCommand extends Work {
     ObjectNode node = object().put("evidence", group.evidence().words());
     node.put("survivor", path(collection, group.survivor()));
     ArrayNode spares = node.putArray("spares");
-    group.spares().forEach(s -> spares.add(path(collection, s)));
+    ObjectNode bySpare = node.putObject("evidenceBySpare");
+    group
+        .spares()
+        .forEach(
+            s -> {
+              spares.add(path(collection, s));
+              bySpare.put(path(collection, s), group.bySpare().get(s).words());
+            });
     node.put("reason", reason).put("doubt", doubt).put("offered", group.offered());
     work.say(
         node,
@@ -88,7 +96,7 @@ final class DuplicatesCommand extends Work {
       name = "resolve",
       description = "Keeps one of each group that is beyond doubt; undoable.")
   static final class Resolve extends Work {
-    @Option(names = "--evidence", paramLabel = "KIND", description = "bytes or sound.")
+    @Option(names = "--evidence", paramLabel = "KIND", description = "bytes, stream or sound.")
     String evidence = "bytes";
 
     @Option(names = "--apply", description = "Really does it.")
@@ -102,12 +110,7 @@ final class DuplicatesCommand extends Work {
           report(
               collection,
               Resolving.one(
-                  collection,
-                  group.survivor(),
-                  group.spares(),
-                  Set.of(),
-                  new SpareFate.Hold(),
-                  false));
+                  collection, Resolving.Choice.of(group), Set.of(), new SpareFate.Hold(), false));
         }
       }
     }

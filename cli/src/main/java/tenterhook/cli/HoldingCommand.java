@@ -55,20 +55,44 @@ final class HoldingCommand extends Work {
     @Option(names = "--yes", description = "Really does it; undo cannot bring them back.")
     boolean yes;
 
+    @Option(
+        names = "--last-copies",
+        description = "Takes also files that are the last of their recording.")
+    boolean lastCopies;
+
     @Override
     void run(MusicCollection collection) {
       RoaringBitmap held = tracks(collection).held();
       if (!yes || main.dryRun) {
-        int files = held.getCardinality();
+        HoldingBay.Outlook outlook = HoldingBay.outlook(collection, held, progress());
+        int copies = outlook.copies().getCardinality();
+        outlook
+            .last()
+            .forEach(
+                l ->
+                    say(
+                        object().put("lastCopy", l.path()).put("reason", l.reason()),
+                        "last copy: " + l.path() + ": it " + l.reason()));
         say(
-            object().put("held", files),
-            files + " files are held; --yes takes them away, and undo cannot bring them back");
+            object().put("held", copies + outlook.last().size()).put("copies", copies),
+            copies
+                + " held files are copies of what is there; --yes takes them away, and undo cannot"
+                + " bring them back"
+                + (outlook.last().isEmpty()
+                    ? ""
+                    : "; "
+                        + outlook.last().size()
+                        + " more are the last of their recording and go only with --last-copies"));
         return;
       }
       report(
           collection,
           HoldingBay.empty(
-              collection, held, HoldingBay.systemBin().orElse(Files::delete), progress()));
+              collection,
+              held,
+              lastCopies,
+              HoldingBay.systemBin().orElse(Files::delete),
+              progress()));
     }
   }
 }

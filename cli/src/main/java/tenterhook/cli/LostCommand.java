@@ -36,17 +36,26 @@ import tenterhook.core.lost.Wishes;
 final class LostCommand extends Work {
   @Override
   void run(MusicCollection collection) {
-    for (Presence.Away away : collection.disks().presence(progress()).away()) {
-      say(
-          object().put("away", away.root()).put("tracks", away.tracks()),
-          away.root() + " is not there (" + away.path() + "): " + away.tracks() + " tracks");
-    }
+    collection.disks().presence(progress()).away().forEach(away -> notThere(this, away));
     LostFinder.lost(tracks(collection))
         .forEach(
             (int id) ->
                 say(
                     object().put("id", id).put("path", path(collection, id)),
                     path(collection, id)));
+  }
+
+  private static void notThere(Work work, Presence.Away away) {
+    work.say(
+        object().put("away", away.root()).put("tracks", away.tracks()),
+        away.root()
+            + " is not there ("
+            + away.path()
+            + "): "
+            + away.tracks()
+            + " tracks; if it is elsewhere as a whole: root '"
+            + away.root()
+            + "' --at FOLDER");
   }
 
   @Command(name = "remove", description = "Takes lost tracks out of the collection; undoable.")
@@ -74,6 +83,13 @@ final class LostCommand extends Work {
 
     @Override
     void run(MusicCollection collection) throws IOException {
+      Presence presence = collection.disks().presence(progress());
+      int lost = LostFinder.lost(tracks(collection)).getCardinality();
+      presence.away().forEach(away -> notThere(this, away));
+      if (lost == 0) {
+        say(object().put("lost", 0), "every track of the folders that are there has its file");
+        return;
+      }
       LostSearch found = LostSearch.run(collection, folders, progress());
       found.candidates().forEach((id, candidates) -> print(collection, id, candidates));
       found.moves().forEach(this::print);
@@ -82,6 +98,13 @@ final class LostCommand extends Work {
       if (apply && !main.dryRun && !chosen.isEmpty()) {
         report(collection, LostSearch.close(collection, chosen, progress()));
       }
+      boolean done = apply && !main.dryRun;
+      say(
+          object().put("lost", lost).put("certain", chosen.size()).put("applied", done),
+          lost
+              + " lost, "
+              + chosen.size()
+              + (done ? " found and closed" : " found beyond doubt; --apply closes them"));
     }
 
     private void print(FolderMove move) {

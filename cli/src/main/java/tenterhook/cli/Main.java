@@ -20,6 +20,8 @@ import tenterhook.backstage.store.StoreBroken;
     subcommands = {
       DemoCommand.class,
       ScanCommand.class,
+      RootsCommand.class,
+      RootsCommand.At.class,
       TracksCommand.class,
       WeaveCommand.class,
       SetCommand.class,

@@ -1,6 +1,7 @@
 package tenterhook.cli;
 
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.core.change.LedgerEntry;
@@ -10,6 +11,11 @@ import tenterhook.core.change.LedgerEntry;
 final class UndoCommand extends Work {
   @Parameters(paramLabel = "N", arity = "0..1", description = "Its number in the history.")
   Long number;
+
+  @Option(
+      names = "--values",
+      description = "Sets the old values also where the very bytes of a file cannot be made again.")
+  boolean values;
 
   @Override
   void run(MusicCollection collection) {
@@ -24,6 +30,6 @@ final class UndoCommand extends Work {
       say(object().put("dryRun", "undo " + which), "would take back change " + which);
       return;
     }
-    report(collection, collection.undo(which, progress()));
+    report(collection, collection.undoing().undo(which, !values, progress()));
   }
 }

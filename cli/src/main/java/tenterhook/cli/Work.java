@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.time.InstantSource;
+import java.util.List;
 import java.util.concurrent.Callable;
 import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Model.CommandSpec;
@@ -36,7 +37,7 @@ abstract class Work implements Callable<Integer> {
     main = (Main) spec.root().userObject(); // nested commands share the outermost one's options
     try (MusicCollection collection =
         MusicCollection.open(main.collection, InstantSource.system())) {
-      collection.openingTroubles().forEach(t -> main.err.println(t.path() + ": " + t.reason()));
+      collection.startupProblems().forEach(t -> main.err.println(t.path() + ": " + t.reason()));
       run(collection);
     }
     return status;
@@ -106,21 +107,38 @@ abstract class Work implements Callable<Integer> {
     outcome
         .refused()
         .forEach(r -> main.err.println("left as it was: " + r.path() + ": " + r.reason()));
-    if (!outcome.refused().isEmpty()) {
+    list(node.putArray("unconfirmed"), outcome.unconfirmed(), "done, not yet confirmed: ");
+    list(node.putArray("notes"), outcome.notes(), "note: ");
+    if (!outcome.refused().isEmpty() || !outcome.unconfirmed().isEmpty()) {
       partly();
     }
-    say(
-        node,
-        outcome.number() == 0
-            ? outcome.tracks() == 0 ? "nothing to change" : "written, but not noted" + done(outcome)
-            : "change "
-                + outcome.number()
-                + ": "
-                + outcome.title()
-                + done(outcome)
-                + "; undo "
-                + outcome.number()
-                + " takes it back");
+    say(node, sentence(outcome));
+  }
+
+  private void list(ArrayNode into, List<Outcome.Refusal> what, String words) {
+    for (Outcome.Refusal one : what) {
+      into.addObject().put("path", one.path()).put("reason", one.reason());
+      main.err.println(words + one.path() + ": " + one.reason());
+    }
+  }
+
+  private static String sentence(Outcome outcome) {
+    if (outcome.number() > 0) {
+      return "change "
+          + outcome.number()
+          + ": "
+          + outcome.title()
+          + done(outcome)
+          + "; undo "
+          + outcome.number()
+          + " takes it back";
+    }
+    if (outcome.tracks() == 0) {
+      return "nothing to change";
+    }
+    return outcome.unconfirmed().isEmpty()
+        ? outcome.title() + done(outcome) + "; this cannot be taken back"
+        : "written, but not noted" + done(outcome);
   }
 
   private static String done(Outcome outcome) {

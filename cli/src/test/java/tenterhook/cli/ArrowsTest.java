@@ -38,11 +38,11 @@ class ArrowsTest {
           .resideInAnyPackage("javafx..", "java.awt..");
 
   @ArchTest
-  static final ArchRule FILES_ARE_WRITTEN_ON_THE_ONE_ROAD =
+  static final ArchRule FILES_ARE_WRITTEN_BY_THE_EXECUTOR_ALONE =
       noClasses()
           .that()
           .resideOutsideOfPackages(
-              "tenterhook.backstage.collection..",
+              "tenterhook.backstage.execution..",
               "tenterhook.backstage.tagfile..",
               "tenterhook.standins.demo..")
           .should()

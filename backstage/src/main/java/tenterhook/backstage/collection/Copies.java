@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.disk.SafeFiles;
+import tenterhook.backstage.state.CollectionState;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.duplicate.Duplicates;
 import tenterhook.core.field.Fields;

@@ -3,6 +3,7 @@ package tenterhook.backstage.collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
+import tenterhook.backstage.state.CollectionState;
 import tenterhook.backstage.store.Store;
 import tenterhook.backstage.tagfile.Pictures;
 import tenterhook.backstage.tagfile.TagFiles;

@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.disk.MusicWalk;
+import tenterhook.backstage.state.CollectionState;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.track.Cell;
@@ -27,6 +28,9 @@ public final class Disks {
 
   private final MusicCollection collection;
   private final InstantSource clock;
+
+  /** One scan at a time: only scans make tracks. Changes need not wait for it. */
+  private final Object scanning = new Object();
 
   Disks(MusicCollection collection, InstantSource clock) {
     this.collection = collection;
@@ -45,9 +49,10 @@ public final class Disks {
     if (!Files.isDirectory(target)) {
       throw new IOException(target + " is not a folder");
     }
-    synchronized (collection) {
-      ScanReport report = scanner(root(target)).run(target, progress);
-      collection.noteCourse();
+    String root = root(target);
+    synchronized (scanning) {
+      ScanReport report = scanner(root).run(target, progress);
+      ended();
       return report;
     }
   }
@@ -69,7 +74,7 @@ public final class Disks {
     if (found.isEmpty()) {
       throw new IOException("there is no music file among them");
     }
-    synchronized (collection) {
+    synchronized (scanning) {
       Map<String, List<MusicWalk.Found>> byRoot = new TreeMap<>();
       for (MusicWalk.Found file : found) {
         String root = root(file.path().getParent());
@@ -77,7 +82,7 @@ public final class Disks {
       }
       List<ScanReport> reports = new ArrayList<>();
       byRoot.forEach((root, mine) -> reports.add(scanner(root).run(mine, progress)));
-      collection.noteCourse();
+      ended();
       return reports;
     }
   }
@@ -99,10 +104,17 @@ public final class Disks {
         : bring(files, progress).stream().mapToInt(ScanReport::changed).sum();
   }
 
+  /** What waited for files that are there now goes on. */
+  private void ended() {
+    collection.confirmOpen();
+    collection.takePlainFiles();
+    collection.noteCourse();
+  }
+
   private Scan scanner(String root) {
     Instant now = clock.instant();
     String arrival = ZonedDateTime.ofInstant(now, ZoneId.systemDefault()).format(BATCH);
-    return new Scan(collection.state(), root, arrival, now.toString(), collection::keep);
+    return new Scan(collection, root, arrival, now.toString());
   }
 
   /**
@@ -123,27 +135,6 @@ public final class Disks {
   }
 
   /**
-   * Tells where a root is now, such as a disk that comes back under another letter.
-   *
-   * @param name of a root
-   * @param folder where it is
-   * @throws IOException when the folder is not there, or belongs to another root
-   */
-  public void moveRoot(String name, Path folder) throws IOException {
-    Path target = folder.toRealPath();
-    synchronized (collection) {
-      Map<String, Path> others = new TreeMap<>(collection.state().roots());
-      if (others.remove(name) == null) {
-        throw new IllegalArgumentException("no folder of the collection is called " + name);
-      }
-      if (others.containsKey(Roots.nameFor(others, target))) {
-        throw new IOException(target + " belongs to another folder of the collection");
-      }
-      collection.keepRoot(name, target);
-    }
-  }
-
-  /**
    * Looks whether the files of all tracks are where the collection says, without opening any. A
    * track whose file is gone becomes lost, one whose file is back is there again; of a folder that
    * is not there as a whole, such as a disk that is not connected, nothing is said of its tracks.
@@ -151,13 +142,14 @@ public final class Disks {
    * @param progress told of every thousand tracks; after a stop nothing is noted
    */
   public Presence presence(Progress progress) {
-    synchronized (collection) {
-      Presence found = Presence.of(collection.state(), progress);
-      if (!progress.stopped()) {
-        collection.keep(found.cells());
-      }
-      return found;
+    long since = collection.moment();
+    int slot = (int) (collection.today().toEpochDay() % Presence.SLOTS);
+    Presence found = Presence.of(collection.state(), slot, progress);
+    if (!progress.stopped()) {
+      collection.keep(found.cells(), since);
+      collection.confirmOpen();
     }
+    return found;
   }
 
   /** Counts all tracks of a root as lost, for a disk that will not come back. */
@@ -168,7 +160,7 @@ public final class Disks {
       snapshot
           .tracks(id -> snapshot.raw(id, Fields.ROOT).equals(root) && !snapshot.lost(id))
           .forEach((int id) -> cells.add(new Cell(id, Fields.STATE, "lost")));
-      collection.keep(cells);
+      collection.keep(cells, collection.moment());
     }
   }
 }

@@ -6,15 +6,24 @@ import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
+import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.disk.DiskPresence;
+import tenterhook.backstage.disk.FileCalls;
+import tenterhook.backstage.disk.RelativePaths;
+import tenterhook.backstage.execution.ChangeExecutor;
+import tenterhook.backstage.execution.ChangeExecutor.Undo;
+import tenterhook.backstage.state.CollectionState;
+import tenterhook.backstage.state.Delta;
 import tenterhook.backstage.store.CodebookJson;
 import tenterhook.backstage.store.CollectionRefused;
 import tenterhook.backstage.store.CrateJson;
@@ -51,22 +60,25 @@ public final class MusicCollection implements AutoCloseable {
   private final Store store;
   private final Ledger ledger;
   private final PlainFiles plain;
-  private final Road road;
+  private final ChangeExecutor executor;
   private final Measured measured;
   private final InstantSource clock;
   private final Disks disks;
   private final Covers covers;
   private final List<Consumer<Delta>> listeners = new CopyOnWriteArrayList<>();
-  private final List<Refusal> openingTroubles = new ArrayList<>();
-  private final Set<Long> cannotUndo = ConcurrentHashMap.newKeySet();
+  private final List<Refusal> startupProblems = new CopyOnWriteArrayList<>();
+  private final Map<Integer, Long> writtenAt = new ConcurrentHashMap<>();
+  private final UndoRedo undoing;
+  private volatile long moment;
   private volatile CollectionState state;
 
-  private MusicCollection(Path folder, Store store, InstantSource clock) {
+  private MusicCollection(Path folder, Store store, InstantSource clock, FileCalls calls) {
     this.folder = folder;
     this.store = store;
     this.ledger = new Ledger(store);
     this.plain = new PlainFiles(folder, store);
-    this.road = new Road(store, ledger);
+    this.executor = new ChangeExecutor(store, ledger, calls, ownWord(store));
+    this.undoing = new UndoRedo(ledger, this::apply);
     this.measured = new Measured(store);
     this.clock = clock;
     this.disks = new Disks(this, clock);
@@ -90,52 +102,123 @@ public final class MusicCollection implements AutoCloseable {
    * @throws CollectionRefused when it is in use, newer or damaged
    */
   public static MusicCollection open(Path folder, InstantSource clock) throws CollectionRefused {
+    return open(folder, clock, FileCalls.SYSTEM);
+  }
+
+  /**
+   * Opens a collection whose files are altered by other calls than the system's.
+   *
+   * @param calls such as ones that fail, for tests
+   * @throws CollectionRefused when it is in use, newer or damaged
+   */
+  public static MusicCollection open(Path folder, InstantSource clock, FileCalls calls)
+      throws CollectionRefused {
     Path place = folder.toAbsolutePath().normalize();
     Store store = Store.open(place);
     try {
-      MusicCollection collection = new MusicCollection(place, store, clock);
-      collection.recover();
+      MusicCollection collection = new MusicCollection(place, store, clock, calls);
+      collection.confirmOpen();
+      collection.sayWaiting();
       collection.takePlainFiles();
       return collection;
-    } catch (IOException | RuntimeException trouble) {
+    } catch (RuntimeException trouble) {
       store.close();
       throw new CollectionRefused(
           "the collection in " + place + " cannot be opened: " + trouble.getMessage(), trouble);
     }
   }
 
-  private void recover() throws IOException {
+  /** A word that no other collection has, for the names of work rooms. */
+  private static String ownWord(Store store) {
+    return store
+        .document("own word")
+        .orElseGet(
+            () -> {
+              String word = UUID.randomUUID().toString().substring(0, 8);
+              store.putDocument("own word", word);
+              return word;
+            });
+  }
+
+  /**
+   * Asks files again of changes that were interrupted or could not be confirmed, as far as their
+   * disks are there.
+   *
+   * @return how many tracks still wait
+   */
+  public synchronized int confirmOpen() {
+    executor.clearLeftovers();
     for (long number : ledger.interrupted()) {
-      Change change =
-          ledger.change(number).orElseGet(() -> new Change("interrupted", true, List.of()));
-      Road.Done done = road.recover(state, number, change);
-      if (done.others()) {
-        takeOthers(change);
+      if (ledger.open(number).isEmpty() || waitsNoMore(number)) {
+        ChangeExecutor.Done done = executor.recover(state, number);
+        applyDocuments(done);
+        applyCells(done.cells());
       }
-      takeOver(done.cells());
+    }
+    return ledger.waiting().getCardinality();
+  }
+
+  private boolean waitsNoMore(long number) {
+    return ledger.open(number).stream()
+        .anyMatch(id -> DiskPresence.connected(rootOf(id)) || rootOf(id).equals(folder));
+  }
+
+  private Path rootOf(int id) {
+    return state.roots().getOrDefault(state.snapshot().raw(id, Fields.ROOT), folder);
+  }
+
+  private void sayWaiting() {
+    if (!RelativePaths.allNamesReadable()) {
+      startupProblems.add(
+          new Refusal(
+              0,
+              folder.toString(),
+              "names of files with letters outside ASCII cannot be read as the program was started;"
+                  + " no file is called lost. Start it with LC_ALL=C.UTF-8"));
+    }
+    int waiting = ledger.waiting().getCardinality();
+    if (waiting > 0) {
+      startupProblems.add(
+          new Refusal(
+              0,
+              folder.toString(),
+              "the last change of "
+                  + waiting
+                  + " tracks is not yet certain on their files, since their disk is not there or"
+                  + " cannot be written; it is finished when it is"));
     }
   }
 
-  private void takePlainFiles() throws IOException {
+  /**
+   * Takes over plain files that a person edited. A file that cannot be read is named, and stays.
+   *
+   * @return whether anything was taken over
+   */
+  public synchronized boolean takePlainFiles() {
     List<Edit> edits = new ArrayList<>();
-    Optional<Codebook> codebook = plain.editedCodebook(openingTroubles);
+    Optional<Codebook> codebook = plain.editedCodebook(startupProblems);
     codebook
         .filter(c -> !c.equals(state.codebook()))
         .ifPresent(c -> edits.add(new Edit.SetCodebook(state.codebook(), c)));
-    Optional<Crates> crates = plain.editedCrates(state.crates(), this::trackNamed, openingTroubles);
+    Optional<Crates> crates = plain.editedCrates(state.crates(), this::trackNamed, startupProblems);
     crates
         .filter(c -> !c.equals(state.crates()))
         .ifPresent(c -> edits.add(new Edit.SetCrates(state.crates(), c)));
     if (!edits.isEmpty()) {
-      apply(new Change("takes over files edited by hand", true, edits), Progress.SILENT);
+      Change change = new Change("takes over files edited by hand", true, edits);
+      applyDocuments(executor.execute(state, change, Undo.NONE, clock.instant(), Progress.SILENT));
+      publish(state, state, state.snapshot().known());
     }
+    return !edits.isEmpty();
   }
 
-  private Optional<Integer> trackNamed(String name) {
+  /** Finds tracks by their names; removed ones too, of which a crate may still speak. */
+  private Function<String, Optional<Integer>> trackNamed() {
+    Map<String, Integer> byName = new HashMap<>();
     Snapshot snapshot = state.snapshot();
-    int[] found = {0};
-    snapshot.tracks().forEach((int id) -> found[0] = trackName(id).equals(name) ? id : found[0]);
-    return found[0] == 0 ? Optional.empty() : Optional.of(found[0]);
+    snapshot.known().forEach((int id) -> byName.putIfAbsent(trackName(id), id));
+    snapshot.tracks().forEach((int id) -> byName.put(trackName(id), id));
+    return name -> Optional.ofNullable(byName.get(name));
   }
 
   private String trackName(int id) {
@@ -158,13 +241,20 @@ public final class MusicCollection implements AutoCloseable {
   }
 
   /** Files that could not be read when the collection was opened, and what was kept instead. */
-  public List<Refusal> openingTroubles() {
-    return List.copyOf(openingTroubles);
+  public List<Refusal> startupProblems() {
+    return List.copyOf(startupProblems);
   }
 
   /** Calls a listener after every change, on the thread that made it. */
   public void listen(Consumer<Delta> listener) {
     listeners.add(listener);
+  }
+
+  /** Makes a change from the collection as it is at the moment when the change is made. */
+  @FunctionalInterface
+  public interface Command {
+    /** The change; an empty one does nothing. */
+    Change on(CollectionState now);
   }
 
   /**
@@ -174,49 +264,75 @@ public final class MusicCollection implements AutoCloseable {
    * @param progress told of every track; a stop leaves the rest as it was
    * @return what was done and what was refused
    */
-  public synchronized Outcome apply(Change change, Progress progress) {
-    return apply(change, 0, progress);
+  public Outcome apply(Change change, Progress progress) {
+    return apply(now -> change, progress);
   }
 
-  private Outcome apply(Change change, long undoes, Progress progress) {
-    Road.Done done = road.go(state, change, undoes, clock.instant(), progress);
-    CollectionState before = state;
-    if (done.others()) {
-      takeOthers(change);
+  /**
+   * Alters the collection by a command, which is never out of date: it sees all that was done
+   * before it.
+   *
+   * @param command makes the change
+   * @param progress told of every track; a stop leaves the rest as it was
+   * @return what was done and what was refused
+   */
+  public synchronized Outcome apply(Command command, Progress progress) {
+    return apply(command, Undo.NONE, progress);
+  }
+
+  private synchronized Outcome apply(Command command, Undo undo, Progress progress) {
+    executor.clearLeftovers();
+    if (!ledger.waiting().isEmpty()) {
+      confirmOpen();
     }
-    takeOver(done.cells());
+    Change change = command.on(state);
+    if (change.edits().stream().anyMatch(e -> !(e instanceof Edit.OfTrack))) {
+      takePlainFiles();
+      change = command.on(state);
+    }
+    ChangeExecutor.Done done = executor.execute(state, change, undo, clock.instant(), progress);
+    CollectionState before = state;
+    moment++;
+    done.change().tracks().forEach((int id) -> writtenAt.put(id, moment));
+    applyDocuments(done);
+    applyCells(done.cells());
     if (done.others()) {
       publish(before, state, state.snapshot().known());
     }
     return done.outcome();
   }
 
-  private void takeOthers(Change change) {
+  private void applyDocuments(ChangeExecutor.Done done) {
+    if (!done.others()) {
+      return;
+    }
     CollectionState now = state;
     Codebook codebook = now.codebook();
     Crates crates = now.crates();
-    for (Edit edit : change.edits()) {
-      if (edit instanceof Edit.SetCodebook book) {
-        codebook = book.after();
-      } else if (edit instanceof Edit.SetCrates shelves) {
-        crates = shelves.after();
+    Map<String, Path> roots = new LinkedHashMap<>(now.roots());
+    for (Edit edit : done.change().edits()) {
+      switch (edit) {
+        case Edit.SetCodebook book -> codebook = book.after();
+        case Edit.SetCrates shelves -> crates = shelves.after();
+        case Edit.SetRoot root -> roots.put(root.name(), Path.of(root.after()));
+        case Edit.OfTrack one -> {}
       }
     }
     Snapshot snapshot =
         codebook.equals(now.codebook())
             ? now.snapshot()
             : Derived.refreshed(now.snapshot(), codebook, now.snapshot().known());
-    state = new CollectionState(snapshot, codebook, crates, now.roots());
+    state = new CollectionState(snapshot, codebook, crates, roots);
     try {
-      plain.write(codebook);
-      plain.write(crates, this::trackName);
+      plain.write(codebook, startupProblems);
+      plain.write(crates, this::trackName, startupProblems);
     } catch (IOException trouble) {
-      openingTroubles.add(
+      startupProblems.add(
           new Refusal(0, folder.toString(), "plain files not written: " + trouble.getMessage()));
     }
   }
 
-  private void takeOver(List<Cell> cells) {
+  private void applyCells(List<Cell> cells) {
     if (cells.isEmpty()) {
       return;
     }
@@ -230,17 +346,24 @@ public final class MusicCollection implements AutoCloseable {
 
   private void publish(CollectionState before, CollectionState after, RoaringBitmap changed) {
     Delta delta = new Delta(before, after, changed);
-    listeners.forEach(l -> l.accept(delta));
+    for (Consumer<Delta> listener : listeners) {
+      try {
+        listener.accept(delta);
+      } catch (RuntimeException | Error broken) {
+        // what was done is done: a view that breaks over it must not make it look undone
+        startupProblems.add(new Refusal(0, "view", "could not follow what was changed: " + broken));
+      }
+    }
+  }
+
+  /** The ledger and what can be taken back of it. */
+  public UndoRedo undoing() {
+    return undoing;
   }
 
   /** The ledger, the newest entry first. */
   public List<LedgerEntry> history() {
     return ledger.entries();
-  }
-
-  /** The number of the change that last moved each track's file into a root. */
-  public Map<Integer, Long> lastMovesInto(String root) {
-    return ledger.lastMovesInto(root);
   }
 
   /** The edits of a ledger entry. */
@@ -249,40 +372,17 @@ public final class MusicCollection implements AutoCloseable {
   }
 
   /**
-   * Takes a change back.
+   * Takes a change back, track by track, to the byte. See {@link UndoRedo#undo}.
    *
-   * @param number its number in the ledger
-   * @param progress told of every track
    * @throws IllegalArgumentException when there is no such change, or it was taken back already
    */
-  public synchronized Outcome undo(long number, Progress progress) {
-    LedgerEntry entry =
-        ledger.entries().stream()
-            .filter(e -> e.number() == number)
-            .findFirst()
-            .orElseThrow(() -> new IllegalArgumentException("the ledger has no change " + number));
-    if (!entry.canUndo()) {
-      throw new IllegalArgumentException(
-          "change " + number + " was taken back already by change " + entry.undoneBy());
-    }
-    Change change = ledger.change(number).orElseThrow();
-    cannotUndo.add(number);
-    String title = (entry.undoes() > 0 ? "does again: " : "takes back: ") + plainTitle(entry);
-    Outcome outcome = apply(change.inverse(title), number, progress);
-    if (outcome.number() != 0 || progress.stopped()) {
-      cannotUndo.remove(number);
-    }
-    return outcome;
-  }
-
-  private static String plainTitle(LedgerEntry entry) {
-    return entry.title().replaceFirst("^(takes back|does again): ", "");
+  public Outcome undo(long number, Progress progress) {
+    return undoing.undo(number, true, progress);
   }
 
   /** The change that undo would take back next; one that refused to be is passed over. */
   public Optional<LedgerEntry> nextUndo() {
-    return UndoOrder.nextUndo(
-        ledger.entries().stream().filter(e -> !cannotUndo.contains(e.number())).toList());
+    return undoing.next();
   }
 
   /** The change that redo would do again next; none once something new was done. */
@@ -304,14 +404,25 @@ public final class MusicCollection implements AutoCloseable {
     return disks.scan(place, progress);
   }
 
-  /** Stores and takes over what was read off files. */
-  void keep(List<Cell> cells) {
-    store.put(cells);
-    takeOver(cells);
+  /** Counts changes: what is read off a file is compared with it when it is kept. */
+  long moment() {
+    return moment;
+  }
+
+  /**
+   * Stores and takes over what was read off files. What a change wrote since is newer, and stays.
+   *
+   * @param since the {@link #moment} before the files were read
+   */
+  synchronized void keep(List<Cell> cells, long since) {
+    List<Cell> fresh =
+        cells.stream().filter(c -> writtenAt.getOrDefault(c.id(), 0L) <= since).toList();
+    store.put(fresh);
+    applyCells(fresh);
   }
 
   /** Takes a folder as a root, or gives a root another folder. */
-  void keepRoot(String name, Path folder) {
+  synchronized void keepRoot(String name, Path folder) {
     store.putRoot(name, folder);
     Map<String, Path> roots = new LinkedHashMap<>(state.roots());
     roots.put(name, folder);
@@ -339,9 +450,10 @@ public final class MusicCollection implements AutoCloseable {
    * @param progress told of every file; a stop keeps what was read so far
    * @return files that could not be read
    */
-  public synchronized List<Refusal> compareCopies(Progress progress) {
+  public List<Refusal> compareCopies(Progress progress) {
     List<Refusal> troubles = new ArrayList<>();
-    keep(Copies.contents(state, progress, troubles));
+    long since = moment;
+    keep(Copies.contents(state, progress, troubles), since);
     return troubles;
   }
 
@@ -367,7 +479,7 @@ public final class MusicCollection implements AutoCloseable {
         throw new IllegalArgumentException(cell.field() + " is not measured");
       }
     }
-    keep(cells);
+    keep(cells, moment);
   }
 
   /** The folder that holds the database and the plain files. */

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import tenterhook.backstage.playlist.Playlist;
 import tenterhook.backstage.playlist.PlaylistFile;
+import tenterhook.backstage.state.CollectionState;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;

@@ -1,13 +1,18 @@
 package tenterhook.backstage.collection;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.disk.DiskPresence;
 import tenterhook.backstage.disk.MusicWalk;
+import tenterhook.backstage.disk.RelativePaths;
+import tenterhook.backstage.state.CollectionState;
+import tenterhook.backstage.tagfile.AudioPayload;
 import tenterhook.core.change.Place;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
@@ -25,6 +30,10 @@ import tenterhook.core.track.Snapshot;
 public record Presence(
     List<Away> away, RoaringBitmap gone, RoaringBitmap back, RoaringBitmap changed) {
   private static final int STEP = 1000;
+  private static final boolean NAMES_READABLE = RelativePaths.allNamesReadable();
+
+  /** How many days it takes until all tags were compared, when they are once a day. */
+  static final int SLOTS = 64;
 
   /** Nothing looked at yet. */
   public static final Presence UNKNOWN =
@@ -44,14 +53,20 @@ public record Presence(
    */
   public record Away(String root, Path path, int tracks) {}
 
-  static Presence of(CollectionState state, Progress progress) {
+  /**
+   * Looks at all files.
+   *
+   * @param slot from 0 to {@value #SLOTS}: of the tracks that it names the tags are compared as
+   *     well, since another program may keep size and time of a file that it writes
+   */
+  static Presence of(CollectionState state, int slot, Progress progress) {
     Snapshot snapshot = state.snapshot();
     Map<String, Integer> missing = new TreeMap<>();
     state
         .roots()
         .forEach(
             (name, path) -> {
-              if (!name.equals(Place.HOLDING_BAY) && !Roots.connected(path)) {
+              if (!name.equals(Place.HOLDING_BAY) && !DiskPresence.connected(path)) {
                 missing.put(name, 0);
               }
             });
@@ -68,7 +83,7 @@ public record Presence(
       }
       done++;
       if (missing.computeIfPresent(snapshot.raw(id, Fields.ROOT), (r, n) -> n + 1) == null) {
-        seen.look(state, id);
+        seen.look(state, id, id % SLOTS == slot);
       }
     }
     List<Away> away = new ArrayList<>();
@@ -81,8 +96,11 @@ public record Presence(
     return new Presence(away, seen.gone, seen.back, seen.changed);
   }
 
-  private void look(CollectionState state, int id) {
+  private void look(CollectionState state, int id, boolean closely) {
     Snapshot snapshot = state.snapshot();
+    if (!state.named(id)) {
+      return;
+    }
     try {
       MusicWalk.Found file = MusicWalk.found(state.path(id));
       if (snapshot.lost(id)) {
@@ -91,12 +109,20 @@ public record Presence(
       if (!snapshot.raw(id, Fields.SIZE).equals(String.valueOf(file.size()))
           || !snapshot.raw(id, Fields.MODIFIED).equals(String.valueOf(file.modified()))) {
         changed.add(id);
+      } else if (closely && otherTags(state, id)) {
+        changed.add(id);
       }
-    } catch (IOException notThere) {
-      if (!snapshot.lost(id)) {
+    } catch (IOException trouble) {
+      // a file that may not be looked at is not known to be gone
+      if (!snapshot.lost(id) && Files.notExists(state.path(id)) && NAMES_READABLE) {
         gone.add(id);
       }
     }
+  }
+
+  private static boolean otherTags(CollectionState state, int id) throws IOException {
+    String known = state.snapshot().raw(id, Fields.TAGS_SEAL);
+    return !known.isEmpty() && !known.equals(AudioPayload.seal(state.path(id)).tags());
   }
 
   /** What the collection must take over of it. */

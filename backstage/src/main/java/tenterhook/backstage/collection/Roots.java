@@ -1,11 +1,9 @@
 package tenterhook.backstage.collection;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
-import java.util.stream.Stream;
+import tenterhook.backstage.disk.FileIdentity;
 import tenterhook.core.change.Place;
 
 /** The named folders that hold the music. */
@@ -20,13 +18,21 @@ final class Roots {
   static String nameFor(Map<String, Path> roots, Path target) throws IOException {
     for (Map.Entry<String, Path> root : roots.entrySet()) {
       boolean bay = root.getKey().equals(Place.HOLDING_BAY);
+      if (!target.startsWith(root.getValue()) && within(target, root.getValue())) {
+        throw new IOException(
+            target
+                + " is in the folder of root "
+                + root.getKey()
+                + " under a second name: "
+                + root.getValue());
+      }
       if (target.startsWith(root.getValue())) {
         if (bay) {
           throw new IOException(target + " is the holding bay; restore files from it instead");
         }
         return root.getKey();
       }
-      if (root.getValue().startsWith(target) && !bay) {
+      if (within(root.getValue(), target) && !bay) {
         throw new IOException(
             target + " holds the folder of root " + root.getKey() + "; scan that one");
       }
@@ -39,12 +45,13 @@ final class Roots {
     return name;
   }
 
-  /** Whether a folder is there and has anything in it: an empty one is where a disk would be. */
-  static boolean connected(Path folder) {
-    try (Stream<Path> inside = Files.list(folder)) {
-      return inside.findAny().isPresent();
-    } catch (IOException | UncheckedIOException gone) {
-      return false;
+  /** Whether a folder is another one or lies in it, by whatever names both are reached. */
+  private static boolean within(Path folder, Path other) {
+    for (Path at = folder; at != null; at = at.getParent()) {
+      if (FileIdentity.same(at, other)) {
+        return true;
+      }
     }
+    return folder.startsWith(other);
   }
 }

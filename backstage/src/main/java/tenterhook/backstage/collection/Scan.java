@@ -1,18 +1,24 @@
 package tenterhook.backstage.collection;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import java.util.function.Consumer;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.disk.DiskPresence;
+import tenterhook.backstage.disk.FileIdentity;
 import tenterhook.backstage.disk.MusicWalk;
 import tenterhook.backstage.disk.MusicWalk.Found;
+import tenterhook.backstage.disk.RelativePaths;
+import tenterhook.backstage.execution.ScanCells;
+import tenterhook.backstage.state.CollectionState;
 import tenterhook.backstage.tagfile.Reading;
 import tenterhook.backstage.tagfile.TagFiles;
 import tenterhook.backstage.tagfile.Unreadable;
@@ -32,9 +38,10 @@ final class Scan {
   private final String root;
   private final String arrival;
   private final String now;
-  private final Consumer<List<Cell>> keep;
+  private final MusicCollection collection;
   private final List<Refusal> issues = new ArrayList<>();
   private final RoaringBitmap seen = new RoaringBitmap();
+  private final Map<String, List<Integer>> bySize = new HashMap<>();
   private int nextId;
   private int added;
   private int changed;
@@ -43,37 +50,36 @@ final class Scan {
   private int unreadable;
 
   /**
-   * A scan of a root.
-   *
-   * @param keep stores and publishes a batch of values
+   * A scan of a root. It holds nothing up: files are read while others change the collection, and
+   * what was changed meanwhile is newer than what was read.
    */
-  Scan(CollectionState state, String root, String arrival, String now, Consumer<List<Cell>> keep) {
-    this.state = state;
+  Scan(MusicCollection collection, String root, String arrival, String now) {
+    this.collection = collection;
+    this.state = collection.state();
     this.root = root;
     this.arrival = arrival;
     this.now = now;
-    this.keep = keep;
     RoaringBitmap known = state.snapshot().known();
     this.nextId = known.isEmpty() ? 1 : known.last() + 1;
   }
 
   /** A file to read, and the track it belongs to. */
-  private record Task(int id, boolean fresh, Found file, String path) {}
+  private record Task(int id, boolean fresh, boolean same, Found file, String path) {}
 
   ScanReport run(Path folder, Progress progress) throws IOException {
     long start = System.nanoTime();
     Path whole = state.roots().get(root);
     boolean known = !byPath().isEmpty();
-    if (known && !Roots.connected(whole)) {
+    if (known && !DiskPresence.connected(whole)) {
       throw new IOException(
           whole + " is empty; if it is a disk, connect it. No track was counted as lost");
     }
     MusicWalk.Result walk = MusicWalk.walk(folder, progress);
     issues.addAll(walk.issues());
     boolean all = take(walk.files(), progress) && walk.complete();
-    if (all) {
+    if (all && RelativePaths.allNamesReadable()) {
       Path base = state.roots().get(root);
-      markLost(base.relativize(folder).toString().replace('\\', '/'));
+      markLost(RelativePaths.below(base, folder), walk.unread());
     }
     return report(walk.files().size(), start, all);
   }
@@ -95,18 +101,67 @@ final class Scan {
     Map<String, Integer> byPath = byPath();
     List<Task> tasks = new ArrayList<>();
     List<Cell> back = new ArrayList<>();
+    List<Found> fresh = new ArrayList<>();
+    long since = collection.moment();
+    Map<Object, Path> byKey = new HashMap<>();
     for (Found file : files) {
-      String path = base.relativize(file.path()).toString().replace('\\', '/');
+      String path = RelativePaths.below(base, file.path());
       Integer id = byPath.get(path);
       if (id == null) {
-        tasks.add(new Task(nextId++, true, file, path));
+        fresh.add(file);
       } else {
         seen.add(id);
+        sameFile(byKey, file)
+            .ifPresent(
+                other ->
+                    issues.add(
+                        new Refusal(id, file.path().toString(), "is the same file as " + other)));
         consider(id, file, path, tasks, back);
       }
     }
-    keep.accept(back);
+    for (Found file : fresh) {
+      Optional<Path> other = sameFile(byKey, file).or(() -> ofOtherTrack(file));
+      if (other.isPresent()) {
+        issues.add(
+            new Refusal(
+                0,
+                file.path().toString(),
+                "is the same file as " + other.get() + "; one file is one track"));
+      } else {
+        tasks.add(new Task(nextId++, true, false, file, RelativePaths.below(base, file.path())));
+      }
+    }
+    collection.keep(back, since);
     return read(tasks, progress);
+  }
+
+  /** Another name of this walk under which the same file lies. */
+  private static Optional<Path> sameFile(Map<Object, Path> byKey, Found file) {
+    return file.key() == null
+        ? Optional.empty()
+        : Optional.ofNullable(byKey.putIfAbsent(file.key(), file.path()));
+  }
+
+  /** The path by which a track reaches this very file already, over a link or in another root. */
+  private Optional<Path> ofOtherTrack(Found file) {
+    return bySize().getOrDefault(String.valueOf(file.size()), List.of()).stream()
+        .map(state::path)
+        .filter(path -> FileIdentity.same(path, file.path()))
+        .findFirst();
+  }
+
+  private Map<String, List<Integer>> bySize() {
+    if (bySize.isEmpty()) {
+      Snapshot snapshot = state.snapshot();
+      snapshot
+          .tracks()
+          .forEach(
+              (int id) ->
+                  bySize
+                      .computeIfAbsent(snapshot.raw(id, Fields.SIZE), s -> new ArrayList<>())
+                      .add(id));
+    }
+    return bySize;
   }
 
   private Map<String, Integer> byPath() {
@@ -132,8 +187,8 @@ final class Scan {
       returned++;
       back.add(new Cell(id, Fields.STATE, "present"));
     }
-    if (!same) {
-      tasks.add(new Task(id, false, file, path));
+    if (!same || snapshot.raw(id, Fields.SOUND_SEAL).isEmpty()) {
+      tasks.add(new Task(id, false, same, file, path));
     }
   }
 
@@ -144,6 +199,7 @@ final class Scan {
         if (progress.stopped()) {
           return false;
         }
+        long since = collection.moment();
         List<Future<List<Cell>>> readings = new ArrayList<>();
         for (Task task : batch) {
           readings.add(pool.submit(() -> cells(task)));
@@ -153,7 +209,7 @@ final class Scan {
           take(batch.get(i), readings.get(i), cells);
           progress.at(from + i + 1L, tasks.size(), batch.get(i).path());
         }
-        keep.accept(cells);
+        collection.keep(cells, since);
       }
     }
     return true;
@@ -163,7 +219,7 @@ final class Scan {
     try {
       cells.addAll(reading.get());
       added += task.fresh() ? 1 : 0;
-      changed += task.fresh() ? 0 : 1;
+      changed += task.fresh() || task.same() ? 0 : 1;
     } catch (InterruptedException stopped) {
       Thread.currentThread().interrupt();
     } catch (java.util.concurrent.ExecutionException trouble) {
@@ -188,7 +244,7 @@ final class Scan {
       cells.add(new Cell(task.id(), Fields.PATH, task.path()));
       cells.add(new Cell(task.id(), Fields.ADDED, now));
       cells.add(new Cell(task.id(), Fields.ARRIVAL, arrival));
-    } else {
+    } else if (!task.same()) {
       cells.addAll(MeasuredFields.none(task.id())); // what sounds may be another now
     }
     return cells;
@@ -206,8 +262,11 @@ final class Scan {
     }
   }
 
-  private void markLost(String below) {
-    Snapshot snapshot = state.snapshot();
+  /** Of what lies below something that could not be read nothing is said. */
+  private void markLost(String below, List<Path> unread) {
+    long since = collection.moment();
+    CollectionState now = collection.state();
+    Snapshot snapshot = now.snapshot();
     List<Cell> cells = new ArrayList<>();
     snapshot
         .tracks()
@@ -218,11 +277,14 @@ final class Scan {
               if (inScope
                   && snapshot.raw(id, Fields.ROOT).equals(root)
                   && !seen.contains(id)
-                  && !snapshot.lost(id)) {
+                  && !snapshot.lost(id)
+                  && now.named(id)
+                  && unread.stream().noneMatch(u -> now.path(id).startsWith(u))
+                  && Files.notExists(now.path(id))) {
                 lost++;
                 cells.add(new Cell(id, Fields.STATE, "lost"));
               }
             });
-    keep.accept(cells);
+    collection.keep(cells, since);
   }
 }

@@ -1,5 +1,6 @@
 package tenterhook.backstage.disk;
 
+import java.io.BufferedInputStream;
 import java.io.BufferedOutputStream;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -10,15 +11,18 @@ import java.io.OutputStream;
 import java.lang.foreign.Arena;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
-import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.Arrays;
+import java.util.HashSet;
+import java.util.HexFormat;
 import java.util.Optional;
+import java.util.Set;
+import java.util.zip.Deflater;
+import java.util.zip.DeflaterOutputStream;
+import java.util.zip.Inflater;
+import java.util.zip.InflaterInputStream;
 
 /**
  * What turns a rewritten file back into what it was, to the byte: pieces of the new file, pieces of
@@ -31,24 +35,66 @@ public final class ByteDelta {
   private static final int LITERAL = 0;
   private static final int NOW = 1;
   private static final int PICTURE = 2;
+  private static final int PIECE = 3;
+
+  /** Literals from this length on are cut into pieces that several deltas may share. */
+  private static final int WORTH_SHARING = 4096;
+
   private static final int PROBE = 16;
   private static final int LEAST = 24;
   private static final int BLOCK = 1 << 16;
+  private static final long SPREAD = 0x9E3779B97F4A7C15L;
+  private static final long MASK = 0x3FFFL << 40;
+  private static final int MOST_PIECE = 1 << 16;
 
   /** In which order the eighths of a stretch are probed. */
   private static final int[] ORDER = {4, 2, 6, 1, 3, 5, 7};
 
+  private static final Pieces NO_PIECES =
+      new Pieces() {
+        @Override
+        public void keep(String sha256, byte[] piece) {
+          throw new IllegalStateException("nothing is to be kept here");
+        }
+
+        @Override
+        public Optional<byte[]> piece(String sha256) {
+          return Optional.empty();
+        }
+      };
+
   private final MemorySegment old;
   private final MemorySegment now;
   private final MemorySegment picture;
+  private final Pieces pieces;
   private final ByteArrayOutputStream bytes = new ByteArrayOutputStream();
   private final DataOutputStream out = new DataOutputStream(bytes);
+  private long expected;
 
-  private ByteDelta(MemorySegment old, MemorySegment now, MemorySegment picture) {
+  private ByteDelta(MemorySegment old, MemorySegment now, MemorySegment picture, Pieces pieces) {
     this.old = old;
     this.now = now;
     this.picture = picture;
+    this.pieces = pieces;
   }
+
+  /** Keeps stretches of files that several deltas may need, each once. */
+  public interface Pieces {
+    /** Keeps a piece; one that is kept already costs nothing. */
+    void keep(String sha256, byte[] piece);
+
+    /** A kept piece. */
+    Optional<byte[]> piece(String sha256);
+  }
+
+  /**
+   * The way from one state of a file back to another.
+   *
+   * @param after SHA-256 of the file that it starts from
+   * @param before SHA-256 of the file that it leads to
+   * @param body what {@link #restore} needs
+   */
+  public record Patch(String after, String before, byte[] body) {}
 
   /**
    * The way back.
@@ -56,36 +102,60 @@ public final class ByteDelta {
    * @param before the file as it was
    * @param after the file as it is to be
    * @param picture bytes that are kept elsewhere, such as the old cover; may be empty
+   * @param pieces gets stretches that are in none of these
    * @throws IOException when one cannot be read
    */
-  public static byte[] of(Path before, Path after, byte[] picture) throws IOException {
+  public static Patch of(Path before, Path after, byte[] picture, Pieces pieces)
+      throws IOException {
     try (Arena arena = Arena.ofConfined()) {
       ByteDelta delta =
-          new ByteDelta(map(before, arena), map(after, arena), MemorySegment.ofArray(picture));
-      delta.out.write(hash(after));
-      delta.out.write(hash(before));
+          new ByteDelta(
+              map(before, arena), map(after, arena), MemorySegment.ofArray(picture), pieces);
       delta.pieces(NOW, 0, delta.old.byteSize(), 0, delta.now.byteSize());
-      return delta.bytes.toByteArray();
+      return new Patch(SafeFiles.hash(after), SafeFiles.hash(before), deflated(delta.bytes));
+    } catch (InternalError diskGone) {
+      throw new IOException("the disk could not be read any more", diskGone);
     }
+  }
+
+  /**
+   * A way back as the program wrote it before it shared pieces: both hashes, then pieces of fixed
+   * width, not compressed.
+   *
+   * @throws IOException when it is damaged
+   */
+  public static Patch fromFirstForm(byte[] first) throws IOException {
+    DataInputStream in = new DataInputStream(new ByteArrayInputStream(first));
+    String after = HexFormat.of().formatHex(in.readNBytes(HASH));
+    String before = HexFormat.of().formatHex(in.readNBytes(HASH));
+    MemorySegment none = MemorySegment.ofArray(new byte[0]);
+    ByteDelta delta = new ByteDelta(none, none, none, NO_PIECES);
+    while (in.available() > 0) {
+      int kind = in.readByte();
+      if (kind == LITERAL) {
+        byte[] literal = in.readNBytes(Math.toIntExact(in.readLong()));
+        delta.out.writeByte(LITERAL);
+        delta.number(literal.length);
+        delta.out.write(literal);
+      } else {
+        delta.piece(kind, 0, in.readLong(), in.readLong());
+      }
+    }
+    return new Patch(after, before, deflated(delta.bytes));
+  }
+
+  private static byte[] deflated(ByteArrayOutputStream bytes) throws IOException {
+    ByteArrayOutputStream small = new ByteArrayOutputStream();
+    try (DeflaterOutputStream packed =
+        new DeflaterOutputStream(small, new Deflater(Deflater.BEST_COMPRESSION, true))) {
+      bytes.writeTo(packed);
+    }
+    return small.toByteArray();
   }
 
   private static MemorySegment map(Path file, Arena arena) throws IOException {
     try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
       return channel.map(FileChannel.MapMode.READ_ONLY, 0, channel.size(), arena);
-    }
-  }
-
-  private static byte[] hash(Path file) throws IOException {
-    try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
-      MessageDigest digest = MessageDigest.getInstance("SHA-256");
-      ByteBuffer block = ByteBuffer.allocate(BLOCK);
-      while (channel.read(block) >= 0) {
-        digest.update(block.flip());
-        block.clear();
-      }
-      return digest.digest();
-    } catch (NoSuchAlgorithmException impossible) {
-      throw new IllegalStateException("every Java has SHA-256", impossible);
     }
   }
 
@@ -184,60 +254,157 @@ public final class ByteDelta {
   private void piece(int kind, long from, long at, long length) throws IOException {
     if (length >= LEAST) {
       out.writeByte(kind);
-      out.writeLong(at);
-      out.writeLong(length);
+      number(zigzag(at - expected));
+      number(length);
+      expected = at + length;
     } else if (length > 0) {
       literal(from, length);
     }
   }
 
+  private static long zigzag(long value) {
+    return value << 1 ^ value >> 63;
+  }
+
+  private void number(long value) throws IOException {
+    long left = value;
+    while ((left & ~127L) != 0) {
+      out.writeByte((int) (left & 127 | 128));
+      left >>>= 7;
+    }
+    out.writeByte((int) left);
+  }
+
   private void literal(long from, long length) throws IOException {
-    if (length > 0) {
+    long at = from;
+    while (from + length - at >= WORTH_SHARING) {
+      long end = cut(at, from + length);
+      byte[] piece = old.asSlice(at, end - at).toArray(ValueLayout.JAVA_BYTE);
+      byte[] sha256 = SafeFiles.newDigest().digest(piece);
+      pieces.keep(HexFormat.of().formatHex(sha256), piece);
+      out.writeByte(PIECE);
+      out.write(sha256);
+      at = end;
+    }
+    long rest = from + length - at;
+    if (rest > 0) {
       out.writeByte(LITERAL);
-      out.writeLong(length);
-      for (long done = 0; done < length; done += BLOCK) {
-        long part = Math.min(BLOCK, length - done);
-        out.write(old.asSlice(from + done, part).toArray(ValueLayout.JAVA_BYTE));
+      number(rest);
+      out.write(old.asSlice(at, rest).toArray(ValueLayout.JAVA_BYTE));
+    }
+  }
+
+  /**
+   * Where a piece ends: where a rolling sum of its last bytes says so, wherever it lies, so that a
+   * cover is cut alike in every file (content-defined chunking; Muthitacharoen and others, "A
+   * low-bandwidth network file system", 2001). Pieces have 4 to 64 kB, about 16 on average.
+   */
+  private long cut(long from, long to) {
+    long sum = 0;
+    for (long at = from; at < to; at++) {
+      sum = (sum << 1) + SPREAD * (old.get(ValueLayout.JAVA_BYTE, at) + 129);
+      boolean ends = (sum & MASK) == 0 && at - from >= WORTH_SHARING;
+      if (ends || at - from >= MOST_PIECE) {
+        return at + 1;
       }
     }
+    return to;
   }
 
   /**
    * Makes the old file again.
    *
-   * @param delta made by {@link #of}
+   * @param patch made by {@link #of}
    * @param file the file as it is now
    * @param picture the same bytes as then
+   * @param pieces the same as then
    * @param target gets the old file
-   * @return false when the file is no longer what the delta was made of; nothing is written then
+   * @return false when the file is no longer what the patch starts from; nothing is written then
    * @throws IOException when the disk refuses, or the result is not the old file
    */
-  public static boolean restore(byte[] delta, Path file, Optional<byte[]> picture, Path target)
+  public static boolean restore(
+      Patch patch, Path file, Optional<byte[]> picture, Pieces pieces, Path target)
       throws IOException {
-    if (!Arrays.equals(hash(file), 0, HASH, delta, 0, HASH)) {
+    if (!SafeFiles.hash(file).equals(patch.after())) {
       return false;
     }
-    DataInputStream in = new DataInputStream(new ByteArrayInputStream(delta));
-    in.skipNBytes(2L * HASH);
     try (Arena arena = Arena.ofConfined();
+        DataInputStream in = inflated(patch.body());
         OutputStream out = new BufferedOutputStream(Files.newOutputStream(target), BLOCK)) {
       MemorySegment now = map(file, arena);
       MemorySegment kept = MemorySegment.ofArray(picture.orElse(new byte[0]));
-      while (in.available() > 0) {
-        int kind = in.readByte();
-        if (kind == LITERAL) {
-          out.write(in.readNBytes(Math.toIntExact(in.readLong())));
-        } else {
-          copy(kind == NOW ? now : kept, in.readLong(), in.readLong(), out);
-        }
-      }
+      rebuild(in, now, kept, pieces, out);
     } catch (IndexOutOfBoundsException pictureGone) {
       throw new IOException("what the old file was made of is no longer kept", pictureGone);
+    } catch (InternalError diskGone) {
+      throw new IOException("the disk could not be read any more", diskGone);
     }
-    if (!Arrays.equals(hash(target), 0, HASH, delta, HASH, 2 * HASH)) {
+    if (!SafeFiles.hash(target).equals(patch.before())) {
       throw new IOException("the old file could not be made again to the byte");
     }
     return true;
+  }
+
+  private static void rebuild(
+      DataInputStream in, MemorySegment now, MemorySegment kept, Pieces pieces, OutputStream out)
+      throws IOException {
+    long expected = 0;
+    for (int kind = in.read(); kind >= 0; kind = in.read()) {
+      switch (kind) {
+        case LITERAL -> out.write(in.readNBytes(Math.toIntExact(number(in))));
+        case PIECE -> {
+          String sha256 = HexFormat.of().formatHex(in.readNBytes(HASH));
+          out.write(
+              pieces
+                  .piece(sha256)
+                  .orElseThrow(
+                      () -> new IOException("what the old file was made of is no longer kept")));
+        }
+        default -> {
+          long gap = number(in);
+          long at = expected + (gap >>> 1 ^ -(gap & 1));
+          long length = number(in);
+          copy(kind == NOW ? now : kept, at, length, out);
+          expected = at + length;
+        }
+      }
+    }
+  }
+
+  /** The pieces that a patch needs, by their hashes. */
+  public static Set<String> piecesOf(byte[] body) throws IOException {
+    Set<String> pieces = new HashSet<>();
+    try (DataInputStream in = inflated(body)) {
+      for (int kind = in.read(); kind >= 0; kind = in.read()) {
+        switch (kind) {
+          case LITERAL -> in.skipNBytes(number(in));
+          case PIECE -> pieces.add(HexFormat.of().formatHex(in.readNBytes(HASH)));
+          default -> {
+            number(in);
+            number(in);
+          }
+        }
+      }
+    }
+    return pieces;
+  }
+
+  private static DataInputStream inflated(byte[] body) {
+    return new DataInputStream(
+        new BufferedInputStream(
+            new InflaterInputStream(new ByteArrayInputStream(body), new Inflater(true))));
+  }
+
+  private static long number(DataInputStream in) throws IOException {
+    long value = 0;
+    for (int shift = 0; shift < 64; shift += 7) {
+      int next = in.readUnsignedByte();
+      value |= (long) (next & 127) << shift;
+      if (next < 128) {
+        return value;
+      }
+    }
+    throw new IOException("the way back is damaged");
   }
 
   private static void copy(MemorySegment source, long from, long length, OutputStream out)

@@ -28,6 +28,7 @@ public final class FolderWatch implements AutoCloseable {
   private final WatchService service;
   private final Duration quiet;
   private final Consumer<Set<Path>> onChange;
+  private final Consumer<Throwable> onTrouble;
   private final Map<WatchKey, Path> folders = new HashMap<>();
   private final Thread thread;
 
@@ -37,13 +38,19 @@ public final class FolderWatch implements AutoCloseable {
    * @param roots folders to watch; one that cannot be read is passed by
    * @param quiet how long nothing must happen before it is told
    * @param onChange gets the folders in which something happened, on the watch's own thread
+   * @param onTrouble gets what it throws
    * @throws IOException when this system cannot watch folders, or not so many
    */
-  public FolderWatch(Iterable<Path> roots, Duration quiet, Consumer<Set<Path>> onChange)
+  public FolderWatch(
+      Iterable<Path> roots,
+      Duration quiet,
+      Consumer<Set<Path>> onChange,
+      Consumer<Throwable> onTrouble)
       throws IOException {
     this.service = FileSystems.getDefault().newWatchService();
     this.quiet = quiet;
     this.onChange = onChange;
+    this.onTrouble = onTrouble;
     try {
       for (Path root : roots) {
         register(root);
@@ -86,7 +93,7 @@ public final class FolderWatch implements AutoCloseable {
   }
 
   private static boolean ours(Path path) {
-    return path.getFileName() != null && path.getFileName().toString().equals(SafeFiles.WORKROOM);
+    return SafeFiles.isRoom(path);
   }
 
   private void run() {
@@ -98,8 +105,9 @@ public final class FolderWatch implements AutoCloseable {
                 ? service.take()
                 : service.poll(quiet.toMillis(), TimeUnit.MILLISECONDS);
         if (key == null) {
-          onChange.accept(Set.copyOf(touched));
+          Set<Path> told = Set.copyOf(touched);
           touched.clear();
+          tell(told);
         } else {
           take(key, touched);
         }
@@ -109,12 +117,24 @@ public final class FolderWatch implements AutoCloseable {
     }
   }
 
+  /** Who is told may fail; the watch goes on, and what it holds is told anew at the next event. */
+  private void tell(Set<Path> folders) {
+    try {
+      onChange.accept(folders);
+    } catch (RuntimeException | Error broken) {
+      onTrouble.accept(broken);
+    }
+  }
+
   private void take(WatchKey key, Set<Path> touched) {
     Path folder = folders.get(key);
     for (WatchEvent<?> event : key.pollEvents()) {
       if (folder != null && event.kind() == StandardWatchEventKinds.OVERFLOW) {
         touched.add(folder); // more happened than could be told: all of it is looked at
-      } else if (folder != null && event.context() instanceof Path name && !ours(name)) {
+      } else if (folder != null
+          && event.context() instanceof Path name
+          && !ours(name)
+          && !OwnWrites.asLeft(folder.resolve(name))) {
         touched.add(folder);
         follow(folder.resolve(name), touched);
       }

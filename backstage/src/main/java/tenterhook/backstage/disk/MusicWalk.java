@@ -24,6 +24,9 @@ public final class MusicWalk {
   private static final Pattern PLAYLIST =
       Pattern.compile("\\.(m3u8?|xspf|jspf)$", Pattern.CASE_INSENSITIVE);
 
+  /** The folder in a collection's folder that holds what was put aside. */
+  public static final String HOLDING_BAY = "holding bay";
+
   private MusicWalk() {}
 
   /**
@@ -32,8 +35,14 @@ public final class MusicWalk {
    * @param path absolute
    * @param size in bytes
    * @param modified milliseconds since 1970
+   * @param key which file of its disk it is, whatever its name; null where the system does not tell
    */
-  public record Found(Path path, long size, long modified) {}
+  public record Found(Path path, long size, long modified, @Nullable Object key) {
+    static Found of(Path path, BasicFileAttributes attributes) {
+      return new Found(
+          path, attributes.size(), attributes.lastModifiedTime().toMillis(), attributes.fileKey());
+    }
+  }
 
   /**
    * What a walk found.
@@ -42,6 +51,8 @@ public final class MusicWalk {
    * @param playlists playlist files, in the order of their paths
    * @param empty folders in which no file lies, nor in any folder below; the highest of each
    * @param issues what could not be looked at, and why
+   * @param unread files and folders that may hold more than was seen: of what is below them nothing
+   *     is known
    * @param complete false when it was stopped
    */
   public record Result(
@@ -49,6 +60,7 @@ public final class MusicWalk {
       List<Path> playlists,
       List<Path> empty,
       List<Refusal> issues,
+      List<Path> unread,
       boolean complete) {
     /** Copies. */
     public Result {
@@ -56,6 +68,7 @@ public final class MusicWalk {
       playlists = List.copyOf(playlists);
       empty = List.copyOf(empty);
       issues = List.copyOf(issues);
+      unread = List.copyOf(unread);
     }
   }
 
@@ -66,7 +79,7 @@ public final class MusicWalk {
    */
   public static Found found(Path file) throws IOException {
     BasicFileAttributes attributes = Files.readAttributes(file, BasicFileAttributes.class);
-    return new Found(file, attributes.size(), attributes.lastModifiedTime().toMillis());
+    return Found.of(file, attributes);
   }
 
   /** Whether a file's name says that it holds music. */
@@ -89,7 +102,12 @@ public final class MusicWalk {
     visitor.playlists.sort(Comparator.naturalOrder());
     visitor.empty.sort(Comparator.naturalOrder());
     return new Result(
-        visitor.files, visitor.playlists, visitor.empty, visitor.issues, !progress.stopped());
+        visitor.files,
+        visitor.playlists,
+        visitor.empty,
+        visitor.issues,
+        visitor.unread,
+        !progress.stopped());
   }
 
   private static final class Visitor extends SimpleFileVisitor<Path> {
@@ -98,6 +116,7 @@ public final class MusicWalk {
     private final List<Path> playlists = new ArrayList<>();
     private final List<Path> empty = new ArrayList<>();
     private final List<Refusal> issues = new ArrayList<>();
+    private final List<Path> unread = new ArrayList<>();
     private final Deque<Boolean> holdsFiles = new ArrayDeque<>();
 
     Visitor(Progress progress) {
@@ -107,8 +126,7 @@ public final class MusicWalk {
     @Override
     public FileVisitResult preVisitDirectory(Path dir, BasicFileAttributes attributes) {
       progress.at(files.size(), -1, dir.toString());
-      boolean ours =
-          dir.getFileName() != null && dir.getFileName().toString().equals(SafeFiles.WORKROOM);
+      boolean ours = SafeFiles.isRoom(dir) || isHoldingBay(dir);
       if (progress.stopped() || ours) {
         return ours ? FileVisitResult.SKIP_SUBTREE : FileVisitResult.TERMINATE;
       }
@@ -119,6 +137,9 @@ public final class MusicWalk {
     @Override
     public FileVisitResult postVisitDirectory(Path dir, @Nullable IOException trouble) {
       boolean holds = holdsFiles.pop() || trouble != null;
+      if (trouble != null) {
+        unread(dir, "could not be read to its end: " + reason(trouble));
+      }
       if (holds) {
         holds();
       } else if (!holdsFiles.isEmpty()) {
@@ -126,6 +147,13 @@ public final class MusicWalk {
         empty.add(dir);
       }
       return FileVisitResult.CONTINUE;
+    }
+
+    /** What a collection put aside is no music of a folder that happens to hold the collection. */
+    private static boolean isHoldingBay(Path dir) {
+      return dir.getFileName() != null
+          && dir.getFileName().toString().equals(HOLDING_BAY)
+          && Files.exists(dir.resolveSibling("collection.lock"));
     }
 
     private void holds() {
@@ -149,7 +177,15 @@ public final class MusicWalk {
               new Refusal(0, file.toString(), "a link, not followed; scan what it leads to"));
         }
       } else if (music && attributes.isRegularFile()) {
-        files.add(new Found(file, attributes.size(), attributes.lastModifiedTime().toMillis()));
+        if (RelativePaths.lasting(file)) {
+          files.add(Found.of(file, attributes));
+        } else {
+          unread(
+              file.getParent(),
+              "holds a file whose name is no text in this system's encoding ("
+                  + file.getFileName()
+                  + "); rename it");
+        }
       }
       return FileVisitResult.CONTINUE;
     }
@@ -157,10 +193,19 @@ public final class MusicWalk {
     @Override
     public FileVisitResult visitFileFailed(Path file, IOException trouble) {
       holds();
-      issues.add(
-          new Refusal(
-              0, file.toString(), "cannot be opened: " + trouble.getClass().getSimpleName()));
+      unread(file, "cannot be opened: " + reason(trouble));
       return FileVisitResult.CONTINUE;
+    }
+
+    private void unread(Path path, String reason) {
+      unread.add(path);
+      issues.add(new Refusal(0, path.toString(), reason));
+    }
+
+    private static String reason(IOException trouble) {
+      return trouble instanceof java.nio.file.AccessDeniedException
+          ? "you may not read it"
+          : trouble.getClass().getSimpleName();
     }
   }
 }

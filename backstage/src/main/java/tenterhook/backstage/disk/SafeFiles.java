@@ -2,139 +2,260 @@ package tenterhook.backstage.disk;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.channels.FileChannel;
 import java.nio.file.CopyOption;
-import java.nio.file.DirectoryStream;
-import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.StandardOpenOption;
-import java.nio.file.attribute.BasicFileAttributeView;
-import java.nio.file.attribute.BasicFileAttributes;
-import java.nio.file.attribute.PosixFileAttributeView;
-import java.nio.file.attribute.PosixFileAttributes;
 import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
 import java.util.HexFormat;
-import tenterhook.backstage.tagfile.Pictures;
-import tenterhook.backstage.tagfile.Unreadable;
+import java.util.List;
 
 /**
- * Replaces and moves users' files so that at every moment either the old or the new one is whole. A
- * replacement is made in a folder {@value #WORKROOM} beside the file, so that the last step is a
- * rename on one disk.
+ * Replaces and moves users' files so that at every moment either the old or the new one is whole,
+ * and nothing of another program's is overwritten or removed. What throws has altered nothing; what
+ * returns has altered the file, and says whether all of it is certain.
  */
 public final class SafeFiles {
-  /** The folder beside a file in which its replacement is made; scans pass it by. */
-  public static final String WORKROOM = ".tenterhook-writing";
+  private final FileCalls calls;
+  private final FileMover mover;
 
-  private static final CopyOption[] WITH_EVERYTHING = {
-    StandardCopyOption.COPY_ATTRIBUTES, LinkOption.NOFOLLOW_LINKS
-  };
-
-  private SafeFiles() {}
+  /** Works by these calls. */
+  public SafeFiles(FileCalls calls) {
+    this.calls = calls;
+    this.mover = new FileMover(calls);
+  }
 
   /** Changes a copy of a file in place. */
   @FunctionalInterface
-  public interface Rewrite {
+  public interface Rewrite<E extends Exception> {
     /**
      * Changes the copy and checks it.
      *
-     * @param copy to be changed; nobody else uses it
+     * @param copy to be changed; nobody else uses it, and files beside it whose names begin with
+     *     its name's stem are removed afterwards
      * @throws IOException when it cannot be written
-     * @throws Unreadable when the result is not as it should be
+     * @throws E when the result is not as it should be
      */
-    void on(Path copy) throws IOException, Unreadable;
+    void on(Path copy) throws IOException, E;
+  }
+
+  /** A last look at a file right before it is replaced. */
+  @FunctionalInterface
+  public interface LastLook<E extends Exception> {
+    /**
+     * Throws when the file is not what it was.
+     *
+     * @throws IOException when it cannot be read
+     * @throws E when it is another by now
+     */
+    void at(Path file) throws IOException, E;
   }
 
   /**
-   * Replaces a file by a rewritten copy; times and rights stay. When anything fails the file is as
-   * it was.
+   * How an alteration ended that took place.
    *
-   * @param file the user's file
-   * @param rewrite what to do to the copy
-   * @throws IOException when the disk refuses
-   * @throws Unreadable when the rewritten copy is not as it should be
+   * @param open what is not certain of it, empty when all is
+   * @param notes what else there is to know
+   * @param made folders that had to be made, the deepest first
    */
-  public static void replace(Path file, Rewrite rewrite) throws IOException, Unreadable {
+  public record Ended(List<String> open, List<String> notes, List<Path> made) {
+    /** Copies. */
+    public Ended {
+      open = List.copyOf(open);
+      notes = List.copyOf(notes);
+      made = List.copyOf(made);
+    }
+  }
+
+  /**
+   * Names one step of one change of one collection. No other step has it.
+   *
+   * @param collection a word of the collection's own
+   * @param change number of the change
+   * @param track the track
+   */
+  public static String token(String collection, long change, int track) {
+    return ".tenterhook-" + collection + "-" + change + "-" + track;
+  }
+
+  /** Whether a name is that of a work room. */
+  public static boolean isRoom(Path folder) {
+    return WorkRoom.isRoom(folder);
+  }
+
+  /**
+   * Replaces a file by a rewritten copy; times and rights stay. A link is followed, and what it
+   * leads to is replaced.
+   *
+   * @param named the user's file
+   * @param token made by {@link #token}
+   * @param rewrite what to do to the copy
+   * @param lastLook called when the copy is ready
+   * @return the new bytes are in place
+   * @throws IOException when the disk refuses, or another program changed the file meanwhile; the
+   *     file is then as it was
+   * @throws E when rewrite or last look refuse; the file is then as it was
+   */
+  public <E extends Exception> Ended replace(
+      Path named, String token, Rewrite<E> rewrite, LastLook<E> lastLook) throws IOException, E {
+    Path file = named.toRealPath();
+    FileIdentity before = FileIdentity.of(file);
     if (!Files.isWritable(file)) {
       throw new IOException("the file is read-only; nothing was changed");
     }
-    Path room = Files.createDirectories(file.resolveSibling(WORKROOM));
-    Path copy = room.resolve(file.getFileName());
+    List<String> notes = new ArrayList<>();
+    if (FileIdentity.names(file) > 1) {
+      notes.add("has a second name on its disk, which keeps the file as it was");
+    }
+    WorkRoom room = new WorkRoom(calls, file, token);
+    Path copy = room.copy();
+    List<String> open = new ArrayList<>();
     try {
-      Files.copy(
-          file, copy, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.COPY_ATTRIBUTES);
+      room.make();
+      calls.copy(file, copy);
       rewrite.on(copy);
-      keepAttributes(file, copy);
-      try (FileChannel channel = FileChannel.open(copy, StandardOpenOption.WRITE)) {
-        channel.force(true);
+      calls.takeRights(file, copy);
+      calls.flush(copy);
+      calls.takeTimes(file, copy);
+      lastLook.at(file);
+      if (!before.equals(FileIdentity.of(file))) {
+        throw new IOException("another program changed it meanwhile; nothing was changed");
       }
-      keepTimes(file, copy);
-      Files.move(copy, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+      renameOver(copy, file, before, open);
+    } catch (IOException | RuntimeException | Error trouble) {
+      clearQuietly(room, trouble);
+      throw trouble;
+    } catch (Exception refused) {
+      clearQuietly(room, refused);
+      throw refused;
+    }
+    settle(open, "its folder could not be flushed", () -> calls.flushFolder(file.getParent()));
+    settle(open, "the work room beside it could not be cleared", room::clear);
+    return new Ended(open, notes, List.of());
+  }
+
+  /** A rename that reports a trouble may have taken place all the same: the disk is asked. */
+  private void renameOver(Path copy, Path file, FileIdentity before, List<String> open)
+      throws IOException {
+    FilesInUse.letGo(file);
+    try {
+      calls.rename(copy, file);
+    } catch (IOException trouble) {
+      if (Files.exists(copy, LinkOption.NOFOLLOW_LINKS) || unchanged(file, before)) {
+        throw trouble;
+      }
+      open.add("the disk reported a trouble while it was put in place: " + trouble.getMessage());
     } finally {
-      clear(room);
+      OwnWrites.note(file);
+      FilesInUse.takeUp(file, file);
     }
   }
 
-  private static void keepAttributes(Path from, Path to) throws IOException {
-    PosixFileAttributeView view = Files.getFileAttributeView(to, PosixFileAttributeView.class);
-    if (view != null) {
-      PosixFileAttributes old = Files.readAttributes(from, PosixFileAttributes.class);
-      view.setPermissions(old.permissions());
-      if (!view.readAttributes().group().equals(old.group())) {
-        view.setGroup(old.group());
-      }
+  private static boolean unchanged(Path file, FileIdentity before) {
+    try {
+      return before.equals(FileIdentity.of(file));
+    } catch (IOException away) {
+      return false;
     }
   }
 
-  private static void keepTimes(Path from, Path to) throws IOException {
-    BasicFileAttributes old = Files.readAttributes(from, BasicFileAttributes.class);
-    Files.getFileAttributeView(to, BasicFileAttributeView.class)
-        .setTimes(old.lastModifiedTime(), old.lastAccessTime(), old.creationTime());
+  static void settle(List<String> open, String what, FileCalls.Action<IOException> action) {
+    try {
+      action.run();
+    } catch (IOException | RuntimeException trouble) {
+      open.add(what + ": " + trouble.getMessage());
+    }
+  }
+
+  private static void clearQuietly(WorkRoom room, Throwable trouble) {
+    try {
+      room.clear();
+    } catch (IOException | RuntimeException left) {
+      trouble.addSuppressed(left);
+    }
   }
 
   /**
-   * Removes what an interrupted replacement left beside a file.
+   * Removes what a replacement left beside a file. What is not of this step stays.
    *
-   * @param room the work room; nothing happens when it is not there
+   * @param file the file that was to be replaced
+   * @param token as it was given to {@link #replace}
+   * @throws IOException when something of it stays
    */
-  public static void clear(Path room) throws IOException {
-    if (!Files.isDirectory(room) || !room.getFileName().toString().equals(WORKROOM)) {
-      return;
-    }
-    try (DirectoryStream<Path> left = Files.newDirectoryStream(room)) {
-      for (Path one : left) {
-        Files.deleteIfExists(one);
-      }
-    }
-    Files.deleteIfExists(room);
+  public void clear(Path file, String token) throws IOException {
+    new WorkRoom(calls, file.toRealPath(), token).clear();
   }
 
   /**
    * Moves a file; an existing one is never overwritten. Between disks the copy is flushed and
    * compared before the original goes.
    *
-   * @param from where it is
+   * @param from where it is; a link is refused
    * @param to where it goes; folders are made
+   * @param token made by {@link #token}
+   * @return the file is at its new place
    * @throws IOException when the target is taken or the disk refuses; the file is then where it was
    */
-  public static void move(Path from, Path to) throws IOException {
-    Files.createDirectories(to.getParent());
-    if (Files.exists(to, LinkOption.NOFOLLOW_LINKS)) {
-      throw new FileAlreadyExistsException(to + " is taken; nothing was moved");
+  public Ended move(Path from, Path to, String token) throws IOException {
+    return mover.move(from, to, token);
+  }
+
+  /**
+   * Brings a move to an end that was interrupted, where that is certain.
+   *
+   * @param from where the file was
+   * @param to where it was to go
+   * @param token as it was given to {@link #move}
+   * @return whether the file is at its new place and at no other
+   * @throws IOException when the disk refuses
+   */
+  public boolean finishMove(Path from, Path to, String token) throws IOException {
+    return mover.finishMove(from, to, token);
+  }
+
+  /** Removes folders that are empty; the deepest come first. */
+  public void removeEmpty(List<Path> deepestFirst) {
+    mover.removeEmpty(deepestFirst);
+  }
+
+  /**
+   * Whether something that did not take place left anything behind, or may have, on a disk that is
+   * not there.
+   *
+   * @param file the file
+   * @param to where it was to go; the file itself when it was to be replaced
+   * @param token as it was given
+   */
+  public boolean leftBehind(Path file, Path to, String token) {
+    if (!Files.isDirectory(file.getParent()) && !Files.isDirectory(to.getParent())) {
+      return true;
     }
+    return to.equals(file)
+        ? new WorkRoom(calls, real(file), token).isOurs()
+        : FileMover.leftBehind(file, to, token);
+  }
+
+  private static Path real(Path file) {
     try {
-      Files.move(from, to, StandardCopyOption.ATOMIC_MOVE);
-    } catch (java.nio.file.AtomicMoveNotSupportedException otherDisk) {
-      moveAcross(from, to);
+      return file.toRealPath();
+    } catch (IOException notThere) {
+      return file;
     }
   }
 
-  private static void moveAcross(Path from, Path to) throws IOException {
-    copy(from, to);
-    Files.delete(from);
+  /**
+   * Removes what was left behind.
+   *
+   * @throws IOException when the disk refuses; asked again later
+   */
+  public void clearLeft(Path file, Path to, String token) throws IOException {
+    if (to.equals(file)) {
+      new WorkRoom(calls, real(file), token).clear();
+    } else {
+      mover.clearLeft(file, to, token);
+    }
   }
 
   /**
@@ -150,14 +271,11 @@ public final class SafeFiles {
     Path part = to.resolveSibling(to.getFileName() + ".tenterhook.part");
     try {
       Files.deleteIfExists(part);
-      Files.copy(from, part, WITH_EVERYTHING);
-      try (FileChannel channel = FileChannel.open(part, StandardOpenOption.WRITE)) {
-        channel.force(true);
-      }
-      if (Files.mismatch(from, part) != -1) {
-        throw new IOException("the copy differs from the original; nothing was changed");
-      }
+      FileCalls.SYSTEM.copy(from, part);
+      FileCalls.SYSTEM.flush(part);
+      FileMover.compare(from, part);
       Files.move(part, to, how);
+      FileCalls.SYSTEM.flushFolder(to.toAbsolutePath().getParent());
     } finally {
       Files.deleteIfExists(part);
     }
@@ -165,7 +283,7 @@ public final class SafeFiles {
 
   /** Lower-case hex SHA-256 of a file's bytes. */
   public static String hash(Path file) throws IOException {
-    MessageDigest digest = Pictures.newDigest();
+    MessageDigest digest = newDigest();
     byte[] buffer = new byte[1 << 16];
     try (InputStream in = Files.newInputStream(file)) {
       for (int got = in.read(buffer); got > 0; got = in.read(buffer)) {
@@ -173,5 +291,14 @@ public final class SafeFiles {
       }
     }
     return HexFormat.of().formatHex(digest.digest());
+  }
+
+  /** A fresh SHA-256. */
+  public static MessageDigest newDigest() {
+    try {
+      return MessageDigest.getInstance("SHA-256");
+    } catch (NoSuchAlgorithmException missing) {
+      throw new IllegalStateException("every Java has SHA-256", missing);
+    }
   }
 }

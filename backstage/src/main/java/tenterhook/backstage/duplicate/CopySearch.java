@@ -1,17 +1,22 @@
 package tenterhook.backstage.duplicate;
 
+import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.disk.FileIdentity;
+import tenterhook.backstage.state.CollectionState;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.duplicate.Criteria;
 import tenterhook.core.duplicate.Duplicates;
+import tenterhook.core.duplicate.Evidence;
 import tenterhook.core.duplicate.Group;
 import tenterhook.core.duplicate.Preferences;
 import tenterhook.core.duplicate.SoundPairs;
@@ -80,12 +85,41 @@ public record CopySearch(List<Pair> sounds, List<Refusal> troubles) {
    * @param criteria by which tags are compared; empty when tags are not asked
    */
   public List<Group> groups(MusicCollection collection, Optional<Criteria> criteria) {
+    return groups(collection, criteria, Evidence.SAME_TAGS);
+  }
+
+  /**
+   * The groups of copies now that evidence of some strength joins. A file that a second track
+   * reaches under another name is no copy of itself, and not among them.
+   *
+   * @param weakest the least that counts
+   */
+  public List<Group> groups(
+      MusicCollection collection, Optional<Criteria> criteria, Evidence weakest) {
     CollectionState state = collection.state();
     return Duplicates.find(
-        state.snapshot(),
-        state.crates(),
-        sounds,
-        new Duplicates.Wish(criteria, preferences(collection), bothStay(collection)));
+            state.snapshot(),
+            state.crates(),
+            sounds,
+            new Duplicates.Wish(criteria, weakest, preferences(collection), bothStay(collection)))
+        .stream()
+        .flatMap(group -> ofDifferentFiles(state, group).stream())
+        .toList();
+  }
+
+  private static Optional<Group> ofDifferentFiles(CollectionState state, Group group) {
+    List<Path> files = new ArrayList<>();
+    Set<Integer> same = new HashSet<>();
+    long bytes = 0;
+    for (int id : group.tracks()) {
+      Path file = state.path(id);
+      if (files.stream().anyMatch(f -> FileIdentity.same(f, file))) {
+        same.add(id);
+        bytes += state.snapshot().value(id, Fields.SIZE).orElse(0L);
+      }
+      files.add(file);
+    }
+    return same.isEmpty() ? Optional.of(group) : group.without(same, bytes);
   }
 
   /** The DJ's order of preferences. */

@@ -7,13 +7,17 @@ import java.nio.file.FileStore;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.disk.FileIdentity;
+import tenterhook.backstage.state.CollectionState;
+import tenterhook.backstage.tagfile.Unreadable;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.LedgerEntry;
@@ -61,7 +65,7 @@ public final class HoldingBay {
     }
     Map<Long, LedgerEntry> entries =
         collection.history().stream().collect(Collectors.toMap(LedgerEntry::number, e -> e));
-    Map<Integer, Long> moves = collection.lastMovesInto(Place.HOLDING_BAY);
+    Map<Integer, Long> moves = collection.undoing().lastMovesInto(Place.HOLDING_BAY);
     List<Held> held = new ArrayList<>();
     open.forEach(
         (int id) -> held.add(held(snapshot, id, Optional.ofNullable(entries.get(moves.get(id))))));
@@ -95,33 +99,110 @@ public final class HoldingBay {
   }
 
   /**
-   * Empties the holding bay, wholly or in part. The tracks leave the collection; this alone cannot
-   * be taken back by undo.
+   * What emptying would do.
+   *
+   * @param copies held files of which another file of the same recording was just now found to be
+   *     there
+   * @param last held files that are the last of their recording, as far as can be told, with the
+   *     reason
+   */
+  public record Outlook(RoaringBitmap copies, List<Refusal> last) {}
+
+  /**
+   * Looks for each held file whether what it was put aside for is there and sounds the same.
    *
    * @param ids which tracks; those that are not held are left out
-   * @param bin where the files go
-   * @param progress told of every file; a stop leaves the rest
-   * @return what could not be taken away is refused and stays held
+   * @param progress told of every file
    */
-  public static Outcome empty(
-      MusicCollection collection, RoaringBitmap ids, Bin bin, Progress progress) {
+  public static Outlook outlook(MusicCollection collection, RoaringBitmap ids, Progress progress) {
     CollectionState state = collection.state();
+    Map<Integer, Long> moves = collection.undoing().lastMovesInto(Place.HOLDING_BAY);
+    RoaringBitmap copies = new RoaringBitmap();
+    List<Refusal> last = new ArrayList<>();
     RoaringBitmap held = RoaringBitmap.and(ids, state.snapshot().held());
-    List<Edit> edits = new ArrayList<>();
-    List<Refusal> refused = new ArrayList<>();
+    int[] done = {0};
     held.forEach(
         (int id) -> {
           if (progress.stopped()) {
             return;
           }
-          Path file = state.path(id);
-          try {
-            if (Files.exists(file)) {
-              bin.take(file);
-            }
-            edits.add(new Edit.SetField(id, Fields.STANDING, "held", "removed"));
-          } catch (IOException trouble) {
-            refused.add(new Refusal(id, file.toString(), "stays held: " + trouble.getMessage()));
+          Optional<String> reason = onlyOne(collection, state, moves, id);
+          if (reason.isEmpty()) {
+            copies.add(id);
+          } else {
+            last.add(new Refusal(id, state.path(id).toString(), reason.get()));
+          }
+          progress.at(++done[0], held.getCardinality(), state.snapshot().name(id));
+        });
+    return new Outlook(copies, last);
+  }
+
+  /** Why a held file may be the last of its recording; empty when another one is there. */
+  private static Optional<String> onlyOne(
+      MusicCollection collection, CollectionState state, Map<Integer, Long> moves, int id) {
+    int survivor = survivor(collection, state, moves, id);
+    if (survivor == 0) {
+      return Optional.of("was put aside by itself, not in favour of another file");
+    }
+    Path kept = state.path(survivor);
+    Path held = state.path(id);
+    if (!state.snapshot().has(survivor) || !Files.isRegularFile(kept)) {
+      return Optional.of("what was kept in its place is not there: " + kept);
+    }
+    if (!Files.exists(held)) {
+      return Optional.empty();
+    }
+    if (FileIdentity.same(kept, held)) {
+      return Optional.of("is the same file as what was kept: " + kept);
+    }
+    try {
+      return CopyCheck.oneRecording(collection, kept, held)
+          ? Optional.empty()
+          : Optional.of("what was kept in its place sounds otherwise by now: " + kept);
+    } catch (Unreadable trouble) {
+      return Optional.of("could not be compared with " + kept + ": " + trouble.getMessage());
+    }
+  }
+
+  /** What a held file was put aside for; where that one went itself, what it went for. */
+  private static int survivor(
+      MusicCollection collection, CollectionState state, Map<Integer, Long> moves, int id) {
+    int at = id;
+    Set<Integer> seen = new HashSet<>();
+    while (at != 0 && seen.add(at) && state.snapshot().held().contains(at)) {
+      at = collection.undoing().leader(moves.getOrDefault(at, 0L));
+    }
+    return state.snapshot().held().contains(at) ? 0 : at;
+  }
+
+  /**
+   * Empties the holding bay, wholly or in part. The tracks leave the collection; this alone cannot
+   * be taken back.
+   *
+   * @param ids which tracks; those that are not held are left out
+   * @param alsoLast whether files go as well that are the last of their recording
+   * @param bin where the files go
+   * @param progress told of every file; a stop leaves the rest
+   * @return what could not be taken away is refused and stays held; its number is 0, since there is
+   *     nothing to take back
+   */
+  public static Outcome empty(
+      MusicCollection collection, RoaringBitmap ids, boolean alsoLast, Bin bin, Progress progress) {
+    List<Edit> edits = new ArrayList<>();
+    List<Refusal> refused = new ArrayList<>();
+    RoaringBitmap held = RoaringBitmap.and(ids, collection.state().snapshot().held());
+    held.forEach(
+        (int id) -> {
+          if (progress.stopped()) {
+            return;
+          }
+          // looked at one by one, so that each look is as young as it can be
+          Outlook outlook = outlook(collection, RoaringBitmap.bitmapOf(id), Progress.SILENT);
+          if (!alsoLast && !outlook.copies().contains(id)) {
+            Refusal last = outlook.last().getFirst();
+            refused.add(new Refusal(id, last.path(), "stays held: " + last.reason()));
+          } else {
+            take(collection.state().path(id), id, bin, edits, refused);
           }
           progress.at(edits.size() + refused.size(), held.getCardinality(), "");
         });
@@ -131,8 +212,20 @@ public final class HoldingBay {
     String files = edits.size() == 1 ? "1 file" : edits.size() + " files";
     Change change = new Change("empties the holding bay of " + files, true, edits);
     Outcome done = collection.apply(change, Progress.SILENT);
+    collection.undoing().endOfUndo(done.number());
     refused.addAll(done.refused());
-    return new Outcome(done.number(), done.title(), done.tracks(), 0, refused);
+    return new Outcome(0, done.title(), done.tracks(), 0, refused);
+  }
+
+  private static void take(Path file, int id, Bin bin, List<Edit> edits, List<Refusal> refused) {
+    try {
+      if (Files.exists(file)) {
+        bin.take(file);
+      }
+      edits.add(new Edit.SetField(id, Fields.STANDING, "held", "removed"));
+    } catch (IOException trouble) {
+      refused.add(new Refusal(id, file.toString(), "stays held: " + trouble.getMessage()));
+    }
   }
 
   /**

@@ -1,13 +1,18 @@
 package tenterhook.backstage.duplicate;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
-import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.state.CollectionState;
 import tenterhook.backstage.tagfile.Unreadable;
+import tenterhook.core.change.Change;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.change.Outcome.Refusal;
+import tenterhook.core.duplicate.Evidence;
 import tenterhook.core.duplicate.Gain;
 import tenterhook.core.duplicate.Group;
 import tenterhook.core.duplicate.Resolution;
@@ -15,29 +20,100 @@ import tenterhook.core.duplicate.SpareFate;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 
-/** Resolves groups of copies, each as one change on the one road. */
+/** Resolves groups of copies, each as one change by the one executor. */
 public final class Resolving {
+  private static final String NOTHING = "nothing was done";
+
   private Resolving() {}
 
   /**
-   * Keeps one copy.
+   * Which copy stays, which go, and what says so.
    *
    * @param survivor the copy to keep
    * @param spares the others
+   * @param evidence for each spare; it is proved again before anything is done
+   */
+  public record Choice(int survivor, List<Integer> spares, Map<Integer, Evidence> evidence) {
+    /** Copies. */
+    public Choice {
+      spares = List.copyOf(spares);
+      evidence = Map.copyOf(evidence);
+    }
+
+    /** What a group proposes. */
+    public static Choice of(Group group) {
+      return of(group, group.survivor(), group.spares());
+    }
+
+    /** What the DJ chose of a group. */
+    public static Choice of(Group group, int survivor, List<Integer> spares) {
+      Map<Integer, Evidence> evidence = new HashMap<>();
+      spares.forEach(id -> evidence.put(id, group.between(survivor, id)));
+      return new Choice(survivor, spares, evidence);
+    }
+  }
+
+  /**
+   * Keeps one copy. The files are compared again first: a spare that is no copy any more, or that
+   * is the survivor's own file under another name, is left alone.
+   *
+   * @param choice which
    * @param declined keys of gains that the survivor does not receive
    * @param fate of the spares
    * @param byHand whether the DJ looked at these very copies
    */
   public static Outcome one(
       MusicCollection collection,
-      int survivor,
-      List<Integer> spares,
+      Choice choice,
       Set<String> declined,
       SpareFate fate,
       boolean byHand) {
-    CollectionState state = collection.state();
+    List<Refusal> refused = new ArrayList<>();
+    Outcome done =
+        collection.apply(
+            now -> change(collection, now, choice, declined, fate, byHand, refused),
+            Progress.SILENT);
+    refused.addAll(done.refused());
+    return new Outcome(
+        done.number(),
+        done.title(),
+        done.tracks(),
+        done.written(),
+        refused,
+        done.unconfirmed(),
+        done.notes());
+  }
+
+  private static Change change(
+      MusicCollection collection,
+      CollectionState now,
+      Choice choice,
+      Set<String> declined,
+      SpareFate fate,
+      boolean byHand,
+      List<Refusal> refused) {
+    refused.clear();
+    List<Integer> spares = new ArrayList<>();
+    for (int spare : choice.spares()) {
+      Optional<String> objection =
+          fate instanceof SpareFate.Hold || fate instanceof SpareFate.Move
+              ? CopyCheck.objection(
+                  now,
+                  choice.survivor(),
+                  spare,
+                  choice.evidence().getOrDefault(spare, Evidence.SAME_TAGS))
+              : Optional.empty();
+      if (objection.isPresent()) {
+        refused.add(new Refusal(spare, now.path(spare).toString(), objection.get()));
+      } else {
+        spares.add(spare);
+      }
+    }
+    if (spares.isEmpty()) {
+      return new Change(NOTHING, byHand, List.of());
+    }
     Resolution resolution =
-        new Resolution(state.snapshot(), state.codebook(), state.crates(), survivor, spares);
+        new Resolution(now.snapshot(), now.codebook(), now.crates(), choice.survivor(), spares);
     for (Gain gain : resolution.gains()) {
       if (gain instanceof Gain.Value value
           && value.field() == Fields.ARTWORK
@@ -45,16 +121,16 @@ public final class Resolving {
         try {
           keepPicture(collection, value.from());
         } catch (Unreadable trouble) {
-          Refusal refusal =
-              new Refusal(value.from(), state.path(value.from()).toString(), trouble.getMessage());
-          return new Outcome(0, "nothing was done", 0, 0, List.of(refusal));
+          refused.add(
+              new Refusal(value.from(), now.path(value.from()).toString(), trouble.getMessage()));
+          return new Change(NOTHING, byHand, List.of());
         }
       }
     }
-    return collection.apply(resolution.change(declined, fate, byHand), Progress.SILENT);
+    return resolution.change(declined, fate, byHand);
   }
 
-  /** The road takes a cover from the store. */
+  /** The executor takes a cover from the store. */
   private static void keepPicture(MusicCollection collection, int spare) throws Unreadable {
     byte[] bytes =
         collection
@@ -77,7 +153,7 @@ public final class Resolving {
       if (progress.stopped()) {
         break;
       }
-      outcomes.add(one(collection, group.survivor(), group.spares(), Set.of(), fate, false));
+      outcomes.add(one(collection, Choice.of(group), Set.of(), fate, false));
       progress.at(outcomes.size(), offered.size(), "");
     }
     return outcomes;

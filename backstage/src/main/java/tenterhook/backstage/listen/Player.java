@@ -3,8 +3,13 @@ package tenterhook.backstage.listen;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import org.jspecify.annotations.Nullable;
+import tenterhook.backstage.disk.FilesInUse;
 import tenterhook.backstage.listen.Status.Loop;
 import tenterhook.backstage.listen.Status.State;
 import tenterhook.backstage.sound.SoundFile;
@@ -35,10 +40,12 @@ public final class Player implements AutoCloseable {
   private String device;
   private @Nullable SoundOutput output;
   private @Nullable SoundFile file;
-  private @Nullable Path path;
+  private volatile @Nullable Path path;
   private State state = State.EMPTY;
   private String trouble = "";
   private @Nullable Loop loop;
+  private final FilesInUse.Holder holder = new Holding();
+  private double letGoAt = Double.NaN;
 
   /**
    * A player.
@@ -54,6 +61,55 @@ public final class Player implements AutoCloseable {
     thread.setDaemon(true);
     thread.setPriority(Thread.MAX_PRIORITY);
     thread.start();
+    FilesInUse.enter(holder);
+  }
+
+  /** A file is closed while it is rewritten or moved, and heard on from where it was. */
+  private final class Holding implements FilesInUse.Holder {
+    @Override
+    public void letGo(Path asked) {
+      if (asked.equals(path)) {
+        CompletableFuture<Boolean> done = new CompletableFuture<>();
+        wishes.add(
+            () -> {
+              if (asked.equals(path) && file != null) {
+                letGoAt = file.position() / (double) SoundOutput.RATE;
+                closeFile();
+              }
+              done.complete(true);
+            });
+        try {
+          done.get(2, TimeUnit.SECONDS);
+        } catch (TimeoutException | ExecutionException stuck) {
+          // a player that does not answer keeps the file open: then the disk says whether it may
+          return;
+        } catch (InterruptedException stopped) {
+          Thread.currentThread().interrupt();
+        }
+      }
+    }
+
+    @Override
+    public void takeUp(Path asked, Path now) {
+      wishes.add(
+          () -> {
+            if (asked.equals(path) && !Double.isNaN(letGoAt)) {
+              reopen(now);
+            }
+          });
+    }
+  }
+
+  private void reopen(Path now) {
+    path = now;
+    double from = letGoAt;
+    letGoAt = Double.NaN;
+    try {
+      file = SoundFile.open(now, SoundOutput.RATE, 2);
+      file.seek(from);
+    } catch (Unreadable unreadable) {
+      fail(unreadable.getMessage());
+    }
   }
 
   /** What it is doing now. */
@@ -143,7 +199,8 @@ public final class Player implements AutoCloseable {
   private void run() {
     while (!closed) {
       try {
-        Runnable wish = state == State.PLAYING ? wishes.poll() : wishes.take();
+        boolean busy = state == State.PLAYING && Double.isNaN(letGoAt);
+        Runnable wish = busy ? wishes.poll() : wishes.take();
         if (wish != null) {
           wish.run();
         } else {
@@ -183,6 +240,7 @@ public final class Player implements AutoCloseable {
       output.flush();
     }
     path = other;
+    letGoAt = Double.NaN;
     loop = null;
     trouble = "";
     timeline.restart(0);
@@ -319,6 +377,7 @@ public final class Player implements AutoCloseable {
 
   @Override
   public void close() {
+    FilesInUse.leave(holder);
     closed = true;
     wishes.add(() -> state = State.EMPTY);
     try {

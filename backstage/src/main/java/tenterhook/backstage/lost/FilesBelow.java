@@ -4,8 +4,9 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.disk.MusicWalk;
+import tenterhook.backstage.disk.RelativePaths;
+import tenterhook.backstage.state.CollectionState;
 import tenterhook.core.change.Place;
 import tenterhook.core.lost.LostFinder.FoundFile;
 
@@ -35,7 +36,7 @@ final class FilesBelow {
   }
 
   private static String relative(Path folder, Path file) {
-    return folder.relativize(file).toString().replace('\\', '/');
+    return RelativePaths.below(folder, file);
   }
 
   /** Where a file is that {@link #place} named. */

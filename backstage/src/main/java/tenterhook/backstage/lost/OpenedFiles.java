@@ -1,11 +1,13 @@
 package tenterhook.backstage.lost;
 
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.backstage.sound.SoundPrints;
+import tenterhook.backstage.tagfile.AudioPayload;
 import tenterhook.backstage.tagfile.Reading;
 import tenterhook.backstage.tagfile.TagFiles;
 import tenterhook.backstage.tagfile.Unreadable;
@@ -24,6 +26,7 @@ final class OpenedFiles implements Inside {
   private final Snapshot snapshot;
   private final Map<Place, Integer> tracks = new HashMap<>();
   private final Map<FoundFile, Optional<Facts>> facts = new HashMap<>();
+  private final Map<FoundFile, Optional<Seals>> seals = new HashMap<>();
   private final Map<FoundFile, Optional<String>> sounds = new HashMap<>();
   private final Map<FoundFile, Optional<SoundPrint>> prints = new HashMap<>();
 
@@ -56,6 +59,21 @@ final class OpenedFiles implements Inside {
           .parse(reading.raw(Fields.DURATION))
           .map(s -> new Facts(s, reading.raw(Fields.ARTIST), reading.raw(Fields.TITLE)));
     } catch (Unreadable damaged) {
+      return Optional.empty();
+    }
+  }
+
+  /** Read off the file itself, be it a track of the collection: it is what is to be proved. */
+  @Override
+  public Optional<Seals> seals(FoundFile file) {
+    return seals.computeIfAbsent(file, this::readSeals);
+  }
+
+  private Optional<Seals> readSeals(FoundFile file) {
+    try {
+      AudioPayload.Seal seal = AudioPayload.seal(path(file));
+      return Optional.of(new Seals(seal.tags(), seal.sound()));
+    } catch (IOException damaged) {
       return Optional.empty();
     }
   }

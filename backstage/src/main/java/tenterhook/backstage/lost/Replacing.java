@@ -3,6 +3,7 @@ package tenterhook.backstage.lost;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.backstage.collection.Playlists;
@@ -40,6 +41,11 @@ public final class Replacing {
     // a cover that went with the file cannot be carried over
     Set<String> declined =
         collection.covers().of(lost).isPresent() ? Set.of() : Set.of(Fields.ARTWORK.key());
-    return Resolving.one(collection, heir, List.of(lost), declined, new SpareFate.Remove(), true);
+    return Resolving.one(
+        collection,
+        new Resolving.Choice(heir, List.of(lost), Map.of()),
+        declined,
+        new SpareFate.Remove(),
+        true);
   }
 }

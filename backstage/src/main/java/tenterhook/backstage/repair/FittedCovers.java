@@ -10,7 +10,7 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import javax.imageio.ImageIO;
-import tenterhook.backstage.collection.CollectionState;
+import tenterhook.backstage.state.CollectionState;
 import tenterhook.backstage.tagfile.Pictures;
 import tenterhook.backstage.tagfile.TagFiles;
 import tenterhook.backstage.tagfile.Unreadable;

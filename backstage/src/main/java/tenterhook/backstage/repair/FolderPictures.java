@@ -11,7 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import tenterhook.backstage.collection.CollectionState;
+import tenterhook.backstage.state.CollectionState;
 import tenterhook.backstage.tagfile.Pictures;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;

@@ -82,8 +82,9 @@ public final class CrateJson {
    * Reads a shelf.
    *
    * @param text JSON
-   * @param track the id of a track that a hand crate names; names without one are left out
-   * @throws IllegalArgumentException when it is not a shelf; the message says where
+   * @param track the id of a track that a hand crate names
+   * @throws IllegalArgumentException when it is not a shelf, or names a track that is not known;
+   *     the message says where
    */
   public static Shelf read(String text, Function<String, Optional<Integer>> track) {
     JsonNode root = CodebookJson.parse(text, FORM);
@@ -112,7 +113,17 @@ public final class CrateJson {
 
   private static List<Integer> ids(JsonNode names, Function<String, Optional<Integer>> track) {
     List<Integer> ids = new ArrayList<>();
-    names.forEach(t -> track.apply(t.asText()).ifPresent(ids::add));
+    for (JsonNode name : names) {
+      ids.add(
+          track
+              .apply(name.asText())
+              .orElseThrow(
+                  () ->
+                      new IllegalArgumentException(
+                          "the collection has no track "
+                              + name.asText()
+                              + "; scan it in, or mend the name")));
+    }
     return ids;
   }
 

@@ -43,10 +43,12 @@ public final class Ledger {
           long number;
           try (PreparedStatement insert =
               db.prepareStatement(
-                  "INSERT INTO change (at, title, undoes) VALUES (?, ?, ?) RETURNING number")) {
+                  "INSERT INTO change (at, title, undoes, leader) VALUES (?, ?, ?, ?)"
+                      + " RETURNING number")) {
             insert.setString(1, at.toString());
             insert.setString(2, change.title());
             insert.setLong(3, undoes);
+            insert.setInt(4, change.leader());
             try (ResultSet rows = insert.executeQuery()) {
               rows.next();
               number = rows.getLong(1);
@@ -62,6 +64,10 @@ public final class Ledger {
             }
             insert.executeBatch();
           }
+          store.update(
+              "INSERT INTO step (change, track, status) SELECT DISTINCT change, track, 'open'"
+                  + " FROM edit WHERE change = ?",
+              number);
           return number;
         });
   }
@@ -88,6 +94,7 @@ public final class Ledger {
               "",
               CrateJson.byId(crates.before()),
               CrateJson.byId(crates.after()));
+      case Edit.SetRoot root -> bind(insert, "root", 0, root.name(), root.before(), root.after());
       case Edit.SetCodebook book ->
           bind(
               insert,
@@ -145,53 +152,188 @@ public final class Ledger {
   }
 
   /**
-   * Closes a change: what was refused leaves the ledger. One of which nothing is left disappears;
-   * of any other, the change that it takes back, if it does, is undone by it from now on.
+   * Closes a change as far as it is certain: what was refused leaves the ledger, what is not yet
+   * confirmed stays open. A change of which nothing is left disappears; what is done of one that
+   * takes another back is undone there from now on, track by track.
    *
    * @param number the change
-   * @param undone the tracks that were refused
-   * @param tracks how many tracks it altered
+   * @param refused the tracks to which nothing was done
+   * @param unconfirmed the tracks whose files are to be asked again; 0 among them when edits that
+   *     concern no track wait for these
    * @param keepOthers whether edits that concern no track were made
    */
-  public void close(long number, RoaringBitmap undone, int tracks, boolean keepOthers) {
-    store.inTransaction(
-        db -> {
-          try (PreparedStatement delete =
-              db.prepareStatement("DELETE FROM edit WHERE change = ? AND track = ?")) {
-            List<Integer> gone = new ArrayList<>();
-            undone.forEach((int id) -> gone.add(id));
-            if (!keepOthers) {
-              gone.add(0);
-            }
-            for (int id : gone) {
-              delete.setLong(1, number);
-              delete.setInt(2, id);
-              delete.addBatch();
-            }
-            delete.executeBatch();
+  public void close(
+      long number, RoaringBitmap refused, RoaringBitmap unconfirmed, boolean keepOthers) {
+    store.together(
+        () -> {
+          drop(number, refused, unconfirmed, keepOthers);
+          forEach(
+              RoaringBitmap.andNot(open(number), unconfirmed),
+              "UPDATE step SET status = 'done' WHERE change = ? AND track = ?",
+              number);
+          if (keepOthers) { // they concern no track, which is 0 here
+            store.update("UPDATE step SET status = 'done' WHERE change = ? AND track = 0", number);
           }
-          store.update("UPDATE change SET open = 0, tracks = ? WHERE number = ?", tracks, number);
+          store.update(
+              "UPDATE change SET open = EXISTS (SELECT 1 FROM step WHERE change = number AND status"
+                  + " = 'open'), tracks = (SELECT COUNT(*) FROM step WHERE change = number AND"
+                  + " track <> 0) WHERE number = ?",
+              number);
           store.update(
               "DELETE FROM change WHERE number = ? AND NOT EXISTS (SELECT 1 FROM edit WHERE change"
                   + " = number)",
               number);
           markUndone(number);
-          return true;
+        });
+  }
+
+  private void drop(
+      long number, RoaringBitmap refused, RoaringBitmap unconfirmed, boolean keepOthers) {
+    RoaringBitmap gone = refused.clone();
+    if (!keepOthers && !unconfirmed.contains(0)) {
+      gone.add(0);
+    }
+    forEach(gone, "DELETE FROM edit WHERE change = ? AND track = ?", number);
+    forEach(gone, "DELETE FROM step WHERE change = ? AND track = ?", number);
+  }
+
+  private void forEach(RoaringBitmap tracks, String sql, long number) {
+    store.inTransaction(
+        db -> {
+          try (PreparedStatement statement = db.prepareStatement(sql)) {
+            for (int track : tracks) {
+              statement.setLong(1, number);
+              statement.setInt(2, track);
+              statement.addBatch();
+            }
+            return statement.executeBatch();
+          }
         });
   }
 
   /** What a change took back; taking back an undo lets the first hold again. */
   private void markUndone(long by) {
-    String undone = "(SELECT undoes FROM change WHERE number = ?)";
+    long undone = number("SELECT undoes FROM change WHERE number = ?", by);
+    long first = number("SELECT undoes FROM change WHERE number = ?", undone);
+    String done = " AND track IN (SELECT track FROM step WHERE change = ? AND status = 'done')";
     store.update(
-        "UPDATE change SET undone_by = 0 WHERE number = (SELECT undoes FROM change WHERE number = "
-            + undone
-            + ")",
+        "UPDATE step SET undone_by = 0 WHERE change = ? AND undone_by = ?" + done,
+        first,
+        undone,
         by);
-    store.update("UPDATE change SET undone_by = ? WHERE number = " + undone, by, by);
+    store.update(
+        "UPDATE step SET undone_by = ? WHERE change = ? AND undone_by = 0" + done, by, undone, by);
+    for (long one : List.of(first, undone, by)) {
+      store.update(
+          "UPDATE change SET remaining = (SELECT COUNT(*) FROM step WHERE step.change = number AND"
+              + " status = 'done' AND step.undone_by = 0), undone_by = COALESCE((SELECT"
+              + " MAX(step.undone_by) FROM step WHERE step.change = number AND NOT EXISTS (SELECT 1"
+              + " FROM step WHERE step.change = number AND step.undone_by = 0)), 0) WHERE number ="
+              + " ?",
+          one);
+    }
   }
 
-  /** The numbers of changes that were interrupted. */
+  private long number(String sql, long value) {
+    return store.inTransaction(
+        db -> {
+          try (PreparedStatement query = db.prepareStatement(sql)) {
+            query.setLong(1, value);
+            try (ResultSet rows = query.executeQuery()) {
+              return rows.next() ? rows.getLong(1) : 0L;
+            }
+          }
+        });
+  }
+
+  /** Ends undo of a change: it stays in the ledger, and can no longer be taken back. */
+  public void seal(long change) {
+    store.together(
+        () -> {
+          store.update(
+              "UPDATE step SET status = 'sealed' WHERE change = ? AND status = 'done'", change);
+          store.update("UPDATE change SET remaining = 0 WHERE number = ?", change);
+        });
+  }
+
+  /** How many bytes are kept so that changes can be taken back, pictures included. */
+  public long historyBytes() {
+    return number(
+        "SELECT (SELECT COALESCE(SUM(LENGTH(body)), 0) FROM patch)"
+            + " + (SELECT COALESCE(SUM(LENGTH(bytes)), 0) FROM piece)"
+            + " + (SELECT COALESCE(SUM(LENGTH(before) + LENGTH(after)), 0) FROM edit)"
+            + " + (SELECT COALESCE(SUM(LENGTH(bytes)), 0) FROM picture) WHERE ? = 0",
+        0);
+  }
+
+  /**
+   * Ends undo of the oldest changes and drops what was kept for it alone.
+   *
+   * @param upTo the last of them
+   * @return how many bytes are no longer kept
+   */
+  public long shorten(long upTo) {
+    long before = historyBytes();
+    store.together(
+        () -> {
+          store.update(
+              "UPDATE step SET status = 'sealed' WHERE change <= ? AND status = 'done'", upTo);
+          store.update("UPDATE change SET remaining = 0 WHERE number <= ? AND open = 0", upTo);
+          store.update(
+              "DELETE FROM patch WHERE change <= ? AND change NOT IN (SELECT change FROM step WHERE"
+                  + " status = 'open')",
+              upTo);
+          new ReversePatches(store).dropUnused();
+        });
+    return before - historyBytes();
+  }
+
+  /** The change that a change takes back, 0 for none. */
+  public long undoes(long change) {
+    return number("SELECT undoes FROM change WHERE number = ?", change);
+  }
+
+  /** The track without which a change made no sense, such as a survivor; 0 for none. */
+  public int leader(long change) {
+    return (int) number("SELECT leader FROM change WHERE number = ?", change);
+  }
+
+  /** The tracks of which it is not known yet whether a change reached their files. */
+  public RoaringBitmap open(long change) {
+    return tracks(
+        "SELECT track FROM step WHERE change = ? AND status = 'open' AND track <> 0", change);
+  }
+
+  /** The tracks of which any change is not yet known to have reached their files. */
+  public RoaringBitmap waiting() {
+    return tracks("SELECT track FROM step WHERE status = 'open' AND track > ?", 0);
+  }
+
+  /**
+   * The tracks on which a change holds and can be taken back; 0 among them for crates and codes.
+   */
+  public RoaringBitmap holding(long change) {
+    return tracks(
+        "SELECT track FROM step WHERE change = ? AND status = 'done' AND undone_by = 0", change);
+  }
+
+  private RoaringBitmap tracks(String sql, long change) {
+    return store.inTransaction(
+        db -> {
+          RoaringBitmap tracks = new RoaringBitmap();
+          try (PreparedStatement query = db.prepareStatement(sql)) {
+            query.setLong(1, change);
+            try (ResultSet rows = query.executeQuery()) {
+              while (rows.next()) {
+                tracks.add(rows.getInt(1));
+              }
+            }
+          }
+          return tracks;
+        });
+  }
+
+  /** The numbers of changes that are not yet confirmed on all tracks, the oldest first. */
   public List<Long> interrupted() {
     return store.inTransaction(
         db -> {
@@ -216,8 +358,8 @@ public final class Ledger {
           try (Statement statement = db.createStatement();
               ResultSet rows =
                   statement.executeQuery(
-                      "SELECT number, at, title, tracks, undoes, undone_by FROM change"
-                          + " WHERE open = 0 ORDER BY number DESC")) {
+                      "SELECT number, at, title, tracks, undoes, undone_by, remaining FROM change"
+                          + " WHERE open = 0 OR tracks > 0 ORDER BY number DESC")) {
             while (rows.next()) {
               entries.add(
                   new LedgerEntry(
@@ -226,14 +368,15 @@ public final class Ledger {
                       rows.getString(3),
                       rows.getInt(4),
                       rows.getLong(5),
-                      rows.getLong(6)));
+                      rows.getLong(6),
+                      rows.getInt(7)));
             }
           }
           return entries;
         });
   }
 
-  /** The edits of a change as they were made. */
+  /** The edits of a change as they were made, without those that were refused. */
   public Optional<Change> change(long number) {
     return store.inTransaction(
         db -> {
@@ -265,6 +408,7 @@ public final class Ledger {
       case "point" ->
           new Edit.Repoint(track, place(before), place(after), KeptJson.read(rows.getString(4)));
       case "crates" -> new Edit.SetCrates(CrateJson.fromIds(before), CrateJson.fromIds(after));
+      case "root" -> new Edit.SetRoot(rows.getString(4), before, after);
       case "codebook" -> new Edit.SetCodebook(CodebookJson.read(before), CodebookJson.read(after));
       default ->
           throw new IllegalStateException("the ledger holds an unknown edit " + rows.getString(2));

@@ -15,6 +15,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.IntFunction;
+import java.util.function.Supplier;
+import tenterhook.backstage.disk.RelativePaths;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.Crates;
@@ -37,9 +39,13 @@ public final class PlainFiles {
     this.store = store;
   }
 
-  /** Writes the codebook if it differs from the file. */
-  public void write(Codebook codebook) throws IOException {
-    write(folder.resolve(CODEBOOK), CodebookJson.write(codebook));
+  /**
+   * Writes the codebook if it differs from the file.
+   *
+   * @param troubles gets what was edited by hand and could not be taken over; it is kept beside
+   */
+  public void write(Codebook codebook, List<Refusal> troubles) throws IOException {
+    write(folder.resolve(CODEBOOK), CodebookJson.write(codebook), troubles);
   }
 
   /**
@@ -47,19 +53,39 @@ public final class PlainFiles {
    *
    * @param crates the shelves
    * @param trackName how hand crates name tracks
+   * @param troubles gets what was edited by hand and could not be taken over; it is kept beside
    */
-  public void write(Crates crates, IntFunction<String> trackName) throws IOException {
+  public void write(Crates crates, IntFunction<String> trackName, List<Refusal> troubles)
+      throws IOException {
     Set<Path> kept = new HashSet<>();
     for (int i = 0; i < crates.shelves().size(); i++) {
       Path file = shelfFile(crates.shelves().get(i).name(), kept);
       kept.add(file);
-      write(file, CrateJson.write(crates.shelves().get(i), i, trackName));
+      write(file, CrateJson.write(crates.shelves().get(i), i, trackName), troubles);
     }
     for (Path file : shelfFiles()) {
       if (!kept.contains(file) && store.document(LAST + name(file)).isPresent()) {
-        Files.delete(file);
+        if (edited(file, Files.readString(file))) {
+          keepBeside(file, troubles);
+        } else {
+          Files.delete(file);
+        }
       }
     }
+  }
+
+  /** What a person wrote is never overwritten: it gets another name. */
+  private static void keepBeside(Path file, List<Refusal> troubles) throws IOException {
+    Path kept = file.resolveSibling(file.getFileName() + ".kept");
+    for (int i = 2; Files.exists(kept); i++) {
+      kept = file.resolveSibling(file.getFileName() + ".kept-" + i);
+    }
+    Files.move(file, kept);
+    troubles.add(
+        new Refusal(
+            0,
+            kept.toString(),
+            "was edited by hand and could not be taken over; it is kept under this name"));
   }
 
   private Path shelfFile(String shelf, Set<Path> taken) {
@@ -83,12 +109,17 @@ public final class PlainFiles {
   }
 
   private String name(Path file) {
-    return folder.relativize(file).toString().replace('\\', '/');
+    return RelativePaths.below(folder, file);
   }
 
-  private void write(Path file, String text) throws IOException {
+  private void write(Path file, String text, List<Refusal> troubles) throws IOException {
     Files.createDirectories(file.getParent());
-    if (!Files.exists(file) || !Files.readString(file).equals(text)) {
+    boolean there = Files.exists(file);
+    boolean same = there && Files.readString(file).equals(text);
+    if (!same) {
+      if (there && edited(file, Files.readString(file))) {
+        keepBeside(file, troubles);
+      }
       Path part = file.resolveSibling(file.getFileName() + ".part");
       Files.writeString(part, text, StandardCharsets.UTF_8);
       Files.move(part, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
@@ -114,7 +145,7 @@ public final class PlainFiles {
       String text = Files.readString(file);
       return edited(file, text) ? Optional.of(CodebookJson.read(text)) : Optional.empty();
     } catch (IOException | IllegalArgumentException broken) {
-      troubles.add(kept(file, broken, "the codebook"));
+      say(troubles, kept(file, broken, "the codebook"));
       return Optional.empty();
     }
   }
@@ -123,11 +154,12 @@ public final class PlainFiles {
    * The shelves, if a person edited, added or removed a file since the program last wrote them.
    *
    * @param now the shelves as the store has them; one whose file cannot be read stays as it is
-   * @param track the id of a track by the name that hand crates use
+   * @param tracks makes what finds a track's id by the name that hand crates use; asked only when a
+   *     file was edited
    * @param troubles gets what cannot be read
    */
   public Optional<Crates> editedCrates(
-      Crates now, Function<String, Optional<Integer>> track, List<Refusal> troubles) {
+      Crates now, Supplier<Function<String, Optional<Integer>>> tracks, List<Refusal> troubles) {
     List<Shelf> read = new ArrayList<>();
     List<Integer> places = new ArrayList<>();
     boolean any = false;
@@ -138,16 +170,16 @@ public final class PlainFiles {
           continue;
         }
         try {
-          read.add(CrateJson.read(text, track));
+          read.add(CrateJson.read(text, tracks.get()));
           places.add(CrateJson.place(text));
           any = true;
         } catch (IllegalArgumentException broken) {
-          troubles.add(kept(file, broken, "the shelf"));
+          say(troubles, kept(file, broken, "the shelf"));
         }
       }
       return any ? Optional.of(merged(now, read, places)) : Optional.empty();
     } catch (IOException | IllegalArgumentException broken) {
-      troubles.add(kept(folder.resolve("crates"), broken, "the shelves"));
+      say(troubles, kept(folder.resolve("crates"), broken, "the shelves"));
       return Optional.empty();
     }
   }
@@ -172,6 +204,13 @@ public final class PlainFiles {
       }
     }
     return new Crates(shelves);
+  }
+
+  /** Each trouble once, however often the file is looked at. */
+  private static void say(List<Refusal> troubles, Refusal trouble) {
+    if (!troubles.contains(trouble)) {
+      troubles.add(trouble);
+    }
   }
 
   private static Refusal kept(Path file, Exception broken, String what) {

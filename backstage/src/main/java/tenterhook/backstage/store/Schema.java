@@ -42,8 +42,32 @@ final class Schema {
     CREATE TABLE before (
       change INTEGER NOT NULL, track INTEGER NOT NULL, picture TEXT NOT NULL, delta BLOB NOT NULL,
       PRIMARY KEY (change, track));
+    """,
+    """
+    CREATE TABLE step (
+      change INTEGER NOT NULL, track INTEGER NOT NULL, status TEXT NOT NULL,
+      undone_by INTEGER NOT NULL DEFAULT 0, PRIMARY KEY (change, track)) WITHOUT ROWID;
+    INSERT INTO step SELECT DISTINCT change, track, CASE open WHEN 1 THEN 'open' ELSE 'done' END,
+      undone_by FROM edit JOIN change ON number = change;
+    CREATE INDEX step_open ON step (track) WHERE status = 'open';
+    ALTER TABLE change ADD COLUMN remaining INTEGER NOT NULL DEFAULT 0;
+    ALTER TABLE change ADD COLUMN leader INTEGER NOT NULL DEFAULT 0;
+    UPDATE change SET remaining = (SELECT COUNT(*) FROM step WHERE step.change = number
+      AND status = 'done' AND step.undone_by = 0);
+    CREATE TABLE piece (sha256 TEXT PRIMARY KEY, bytes BLOB NOT NULL) WITHOUT ROWID;
+    CREATE TABLE patch (
+      track INTEGER NOT NULL, after TEXT NOT NULL, change INTEGER NOT NULL, before TEXT NOT NULL,
+      picture TEXT NOT NULL, body BLOB NOT NULL, PRIMARY KEY (track, after, change));
+    CREATE TABLE leftover (
+      path TEXT PRIMARY KEY, token TEXT NOT NULL, source TEXT NOT NULL, track INTEGER NOT NULL);
+    CREATE TABLE made_folder (
+      change INTEGER NOT NULL, path TEXT NOT NULL, PRIMARY KEY (change, path));
+    UPDATE track SET f_sound = '' WHERE f_codec IN ('aac', 'alac');
     """
   };
+
+  /** The version in which ways back got a form of their own, found by their files' hashes. */
+  private static final int PATCHES = 4;
 
   private Schema() {}
 
@@ -74,10 +98,16 @@ final class Schema {
     db.setAutoCommit(false);
     try (Statement statement = db.createStatement()) {
       for (int v = version; v < VERSIONS.length; v++) {
+        if (v + 1 == PATCHES) {
+          addColumns(db, statement);
+        }
         for (String sql : VERSIONS[v].split(";\\s*\\n")) {
           if (!sql.isBlank()) {
             statement.executeUpdate(sql);
           }
+        }
+        if (v + 1 == PATCHES) {
+          ReversePatches.takeOverFirstForm(db);
         }
         statement.executeUpdate("PRAGMA user_version = " + (v + 1));
       }

@@ -261,11 +261,15 @@ public final class Store implements AutoCloseable {
 
   /** A kept picture. */
   public Optional<byte[]> picture(String sha256) {
+    return bytes("SELECT bytes FROM picture WHERE sha256 = ?", sha256);
+  }
+
+  /** The bytes that a query for one text finds. */
+  Optional<byte[]> bytes(String sql, String text) {
     return inTransaction(
         db -> {
-          try (PreparedStatement query =
-              db.prepareStatement("SELECT bytes FROM picture WHERE sha256 = ?")) {
-            query.setString(1, sha256);
+          try (PreparedStatement query = db.prepareStatement(sql)) {
+            query.setString(1, text);
             try (ResultSet rows = query.executeQuery()) {
               return rows.next() ? Optional.of(rows.getBytes(1)) : Optional.<byte[]>empty();
             }

@@ -3,6 +3,7 @@ package tenterhook.backstage.tagfile;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.RandomAccessFile;
+import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.util.function.ObjIntConsumer;
 
@@ -66,6 +67,32 @@ final class OggPages {
         body += size;
       }
       at += 27L + lacing.length + body;
+    }
+  }
+
+  /** Takes in how long it is, and what the pages of its last stretch hold. */
+  static void sample(RandomAccessFile in, MessageDigest digest) throws IOException {
+    digest.update(Long.toString(lastGranule(in)).getBytes(StandardCharsets.US_ASCII));
+    int window = (int) Math.min(in.length(), 1 << 16);
+    byte[] tail = new byte[window];
+    in.seek(in.length() - window);
+    in.readFully(tail);
+    int at = 0;
+    while (at + 27 <= window) {
+      if (tail[at] != 'O' || tail[at + 1] != 'g' || tail[at + 2] != 'g' || tail[at + 3] != 'S') {
+        at++;
+        continue;
+      }
+      int body = at + 27 + (tail[at + 26] & 0xFF);
+      int end = body;
+      for (int i = at + 27; i < Math.min(body, window); i++) {
+        end += tail[i] & 0xFF;
+      }
+      boolean sounds = tail[at + 18] > 2 || tail[at + 19] != 0 || tail[at + 20] != 0;
+      if (sounds && end <= window) {
+        digest.update(tail, body, end - body);
+      }
+      at = Math.max(end, at + 27);
     }
   }
 

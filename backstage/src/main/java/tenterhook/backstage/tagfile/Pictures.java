@@ -2,13 +2,12 @@ package tenterhook.backstage.tagfile;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.Iterator;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
+import tenterhook.backstage.disk.SafeFiles;
 import tenterhook.core.field.Artwork;
 
 /** Tells what a picture is by its bytes. */
@@ -54,15 +53,6 @@ public final class Pictures {
 
   /** Lower-case hex SHA-256. */
   public static String sha256(byte[] bytes) {
-    return HexFormat.of().formatHex(newDigest().digest(bytes));
-  }
-
-  /** A fresh SHA-256. */
-  public static MessageDigest newDigest() {
-    try {
-      return MessageDigest.getInstance("SHA-256");
-    } catch (NoSuchAlgorithmException missing) {
-      throw new IllegalStateException("every Java has SHA-256", missing);
-    }
+    return HexFormat.of().formatHex(SafeFiles.newDigest().digest(bytes));
   }
 }

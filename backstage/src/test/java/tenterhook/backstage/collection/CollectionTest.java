@@ -25,28 +25,28 @@ import tenterhook.core.job.Progress;
 import tenterhook.core.track.Snapshot;
 
 /** What tests of an open collection share: three small tracks and short ways to edit them. */
-abstract class CollectionTest {
+public abstract class CollectionTest {
   private static final AtomicLong PASSED = new AtomicLong();
 
   /** Stands still until a test lets time pass. */
-  static final InstantSource CLOCK =
+  protected static final InstantSource CLOCK =
       () -> Instant.parse("2026-11-23T12:00:00Z").plusSeconds(PASSED.get());
 
   /** Lets an hour pass. */
-  static void later() {
+  protected static void later() {
     PASSED.addAndGet(3600);
   }
 
-  static final Codebook BOOK =
+  protected static final Codebook BOOK =
       new Codebook(
           List.of(
               new Facet(
                   "Style", "", true, true, List.of(new Code("SKA", ""), new Code("ELC", "")))),
           Notation.DEFAULT);
 
-  @TempDir Path folder;
-  Path music;
-  MusicCollection collection;
+  @TempDir protected Path folder;
+  protected Path music;
+  protected MusicCollection collection;
 
   @BeforeEach
   void threeTracks() throws Exception {
@@ -65,29 +65,29 @@ abstract class CollectionTest {
     collection.scan(music, Progress.SILENT);
   }
 
-  void open() throws Exception {
+  protected void open() throws Exception {
     collection = MusicCollection.open(folder.resolve("collection"), CLOCK);
   }
 
   @AfterEach
-  void close() {
+  protected void close() {
     collection.close();
   }
 
-  void reopen() throws Exception {
+  protected void reopen() throws Exception {
     collection.close();
     open();
   }
 
-  Snapshot now() {
+  protected Snapshot now() {
     return collection.state().snapshot();
   }
 
-  int id(String name) {
+  protected int id(String name) {
     return now().tracks(id -> now().fileName(id).equals(name)).first();
   }
 
-  Outcome set(Field<?> field, String raw, String... names) {
+  protected Outcome set(Field<?> field, String raw, String... names) {
     RoaringBitmap ids = new RoaringBitmap();
     for (String name : names) {
       ids.add(id(name));
@@ -95,7 +95,7 @@ abstract class CollectionTest {
     return collection.apply(TrackEdits.set(now(), ids, Map.of(field, raw)), Progress.SILENT);
   }
 
-  static String inFile(Path file, Field<?> field) throws Unreadable {
+  protected static String inFile(Path file, Field<?> field) throws Unreadable {
     return TagFiles.read(file).raw(field);
   }
 }

@@ -64,7 +64,11 @@ class DisksTest extends CollectionTest {
     assertThat(LostFinder.lost(now()).isEmpty()).isTrue();
     collection.disks().countAsLost("Music");
     assertThat(LostFinder.lost(now()).getCardinality()).isEqualTo(3);
-    collection.disks().moveRoot("Music", folder.resolve("unplugged"));
+    RootRelocation found =
+        RootRelocation.of(
+            collection.state(), "Music", folder.resolve("unplugged"), Progress.SILENT);
+    assertThat(found.certain()).isTrue();
+    collection.apply(found.change(), Progress.SILENT);
     assertThat(look().back().getCardinality()).isEqualTo(3);
     assertThat(look().away()).isEmpty();
     reopen();

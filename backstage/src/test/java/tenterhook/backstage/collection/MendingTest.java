@@ -219,7 +219,10 @@ class MendingTest extends CollectionTest {
     BlockingQueue<Set<Path>> told = new LinkedBlockingQueue<>();
     try (FolderWatch watch =
         new FolderWatch(
-            List.of(music, folder.resolve("no such")), Duration.ofMillis(300), told::add)) {
+            List.of(music, folder.resolve("no such")),
+            Duration.ofMillis(300),
+            told::add,
+            t -> {})) {
       assertThat(watch).isNotNull();
       Wavs.make(music.resolve("Rink/four.wav"), 4);
       Set<Path> first = told.poll(20, TimeUnit.SECONDS);

@@ -20,6 +20,7 @@ import org.mockito.ArgumentCaptor;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.lost.LostSearch;
 import tenterhook.backstage.playlist.PlaylistFile;
+import tenterhook.backstage.state.Delta;
 import tenterhook.backstage.store.Ledger;
 import tenterhook.backstage.store.Store;
 import tenterhook.backstage.tagfile.TagFiles;

@@ -4,13 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.ByteArrayOutputStream;
+import java.io.DataOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.HexFormat;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import tenterhook.backstage.disk.ByteDelta.Patch;
 
 class ByteDeltaTest {
   private static final byte[] NONE = {};
@@ -31,14 +36,35 @@ class ByteDeltaTest {
     return out.toByteArray();
   }
 
-  private byte[] delta(byte[] old, byte[] now, byte[] picture) throws IOException {
+  private final Map<String, byte[]> kept = new HashMap<>();
+  private final ByteDelta.Pieces pieces =
+      new ByteDelta.Pieces() {
+        @Override
+        public void keep(String sha256, byte[] piece) {
+          kept.put(sha256, piece);
+        }
+
+        @Override
+        public Optional<byte[]> piece(String sha256) {
+          return Optional.ofNullable(kept.get(sha256));
+        }
+      };
+
+  private Patch patch(byte[] old, byte[] now, byte[] picture) throws IOException {
     Path before = Files.write(folder.resolve("before"), old);
     Path after = Files.write(folder.resolve("after"), now);
-    byte[] delta = ByteDelta.of(before, after, picture);
+    Patch patch = ByteDelta.of(before, after, picture, pieces);
     Path made = folder.resolve("made");
-    assertThat(ByteDelta.restore(delta, after, Optional.of(picture), made)).isTrue();
+    assertThat(ByteDelta.restore(patch, after, Optional.of(picture), pieces, made)).isTrue();
     assertThat(Files.readAllBytes(made)).isEqualTo(old);
-    return delta;
+    return patch;
+  }
+
+  /** What a way back costs: its body and the pieces that it alone needs. */
+  private int cost(byte[] old, byte[] now, byte[] picture) throws IOException {
+    int before = kept.values().stream().mapToInt(p -> p.length).sum();
+    int body = patch(old, now, picture).body().length;
+    return body + kept.values().stream().mapToInt(p -> p.length).sum() - before;
   }
 
   @Test
@@ -46,7 +72,7 @@ class ByteDeltaTest {
     byte[] sound = noise(900_000);
     byte[] old = joined(noise(3000), sound, noise(128));
     byte[] now = joined(noise(4100), sound, noise(128));
-    assertThat(delta(old, now, NONE).length).isLessThan(3500);
+    assertThat(cost(old, now, NONE)).isLessThan(3500);
   }
 
   @Test
@@ -59,7 +85,7 @@ class ByteDeltaTest {
       old.writeBytes(joined(noise(8), body));
       now.writeBytes(joined(noise(8), body));
     }
-    assertThat(delta(old.toByteArray(), now.toByteArray(), NONE).length).isLessThan(100 * 80);
+    assertThat(cost(old.toByteArray(), now.toByteArray(), NONE)).isLessThan(100 * 80);
   }
 
   @Test
@@ -67,8 +93,8 @@ class ByteDeltaTest {
     byte[] cover = noise(60_000);
     byte[] sound = noise(200_000);
     byte[] old = joined(noise(100), cover, noise(20), sound);
-    assertThat(delta(old, joined(noise(90), sound), cover).length).isLessThan(400);
-    assertThat(delta(old, joined(noise(90), sound), NONE).length).isGreaterThan(60_000);
+    assertThat(cost(old, joined(noise(90), sound), cover)).isLessThan(400);
+    assertThat(cost(old, joined(noise(90), sound), NONE)).isGreaterThan(60_000);
   }
 
   @Test
@@ -77,30 +103,69 @@ class ByteDeltaTest {
       byte[] old = noise(random.nextInt(400));
       byte[] now = noise(random.nextInt(400));
       byte[] shared = noise(random.nextInt(300));
-      delta(joined(old, shared), joined(shared, now), shared);
-      delta(joined(old, shared, old), joined(shared, shared), NONE);
+      patch(joined(old, shared), joined(shared, now), shared);
+      patch(joined(old, shared, old), joined(shared, shared), NONE);
     }
-    delta(NONE, NONE, NONE);
+    patch(NONE, NONE, NONE);
   }
 
   @Test
   void aFileThatIsAnotherByNowIsLeftAlone() throws IOException {
-    byte[] delta = delta(noise(1000), noise(1000), NONE);
+    Patch patch = patch(noise(1000), noise(1000), NONE);
     Path other = Files.write(folder.resolve("other"), noise(1000));
     Path target = folder.resolve("target");
-    assertThat(ByteDelta.restore(delta, other, Optional.empty(), target)).isFalse();
+    assertThat(ByteDelta.restore(patch, other, Optional.empty(), pieces, target)).isFalse();
     assertThat(target).doesNotExist();
   }
 
   @Test
   void aPictureThatIsGoneIsAnErrorAndNotAWrongFile() throws IOException {
     byte[] cover = noise(5000);
-    byte[] delta = delta(joined(cover, noise(10)), noise(10), cover);
+    Patch patch = patch(joined(cover, noise(10)), noise(10), cover);
     assertThatThrownBy(
             () ->
                 ByteDelta.restore(
-                    delta, folder.resolve("after"), Optional.empty(), folder.resolve("x")))
+                    patch, folder.resolve("after"), Optional.empty(), pieces, folder.resolve("x")))
         .isInstanceOf(IOException.class)
         .hasMessageContaining("no longer kept");
+  }
+
+  @Test
+  void aCoverThatManyFilesHaveIsKeptOnce() throws IOException {
+    byte[] cover = noise(300_000);
+    byte[] sound = noise(50_000);
+    int first = cost(joined(noise(700), cover, sound), joined(noise(9), sound), NONE);
+    int second = cost(joined(noise(1234), cover, sound), joined(noise(9), sound), NONE);
+    assertThat(first).isGreaterThan(300_000);
+    assertThat(second).isLessThan(100_000);
+  }
+
+  @Test
+  void aWayBackOfTheFirstFormStillLeadsBack() throws IOException {
+    byte[] shared = noise(500);
+    byte[] old = joined(noise(40), shared);
+    byte[] now = joined(shared, noise(7));
+    Path after = Files.write(folder.resolve("after"), now);
+    Path before = Files.write(folder.resolve("before"), old);
+    ByteArrayOutputStream first = new ByteArrayOutputStream();
+    DataOutputStream out = new DataOutputStream(first);
+    out.write(HexFormat.of().parseHex(SafeFiles.hash(after)));
+    out.write(HexFormat.of().parseHex(SafeFiles.hash(before)));
+    out.writeByte(0);
+    out.writeLong(40);
+    out.write(old, 0, 40);
+    out.writeByte(1);
+    out.writeLong(0);
+    out.writeLong(500);
+    Path made = folder.resolve("made");
+    assertThat(
+            ByteDelta.restore(
+                ByteDelta.fromFirstForm(first.toByteArray()),
+                after,
+                Optional.empty(),
+                pieces,
+                made))
+        .isTrue();
+    assertThat(made).hasBinaryContent(old);
   }
 }

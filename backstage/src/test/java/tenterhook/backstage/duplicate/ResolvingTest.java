@@ -43,7 +43,7 @@ class ResolvingTest {
   @TempDir Path folder;
 
   private static Outcome keepOne(MusicCollection collection, Group group) {
-    return Resolving.one(collection, group.survivor(), group.spares(), Set.of(), HOLD, true);
+    return Resolving.one(collection, Resolving.Choice.of(group), Set.of(), HOLD, true);
   }
 
   /** The recordings that each crate holds, by what sounds. */
@@ -131,7 +131,7 @@ class ResolvingTest {
       Files.delete(survivor);
       Outcome outcome = keepOne(collection, group);
       assertThat(outcome.number()).isZero();
-      assertThat(outcome.refused()).hasSize(group.tracks().size());
+      assertThat(outcome.refused()).hasSize(group.spares().size());
       assertThat(outcome.refused().getLast().reason()).contains("left alone");
       assertThat(spare).hasBinaryContent(bytes);
       assertThat(said(collection)).isEqualTo(said);
@@ -177,6 +177,7 @@ class ResolvingTest {
           HoldingBay.empty(
               collection,
               collection.state().snapshot().held(),
+              false,
               f -> {
                 throw new IOException("the bin is full");
               },
@@ -185,11 +186,12 @@ class ResolvingTest {
       assertThat(file).exists();
       Outcome emptied =
           HoldingBay.empty(
-              collection, RoaringBitmap.bitmapOf(held.id()), Files::delete, Progress.SILENT);
+              collection, RoaringBitmap.bitmapOf(held.id()), false, Files::delete, Progress.SILENT);
       assertThat(emptied.title()).isEqualTo("empties the holding bay of 1 file");
       assertThat(file).doesNotExist();
-      assertThat(collection.undo(emptied.number(), Progress.SILENT).refused().getFirst().reason())
-          .contains("for good");
+      assertThat(emptied.number()).as("no undo is offered").isZero();
+      assertThat(collection.history().getFirst().canUndo()).isFalse();
+      assertThat(collection.undo(outcome.number(), Progress.SILENT).refused()).isNotEmpty();
     }
   }
 

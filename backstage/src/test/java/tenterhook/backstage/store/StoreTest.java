@@ -169,10 +169,10 @@ class StoreTest {
       long number = ledger.open(change, Instant.EPOCH, 0);
       assertThat(ledger.interrupted()).containsExactly(number);
       assertThat(ledger.entries()).isEmpty();
-      ledger.close(number, new RoaringBitmap(), 2, true);
+      ledger.close(number, new RoaringBitmap(), new RoaringBitmap(), true);
       assertThat(ledger.change(number)).contains(change);
       assertThat(ledger.entries())
-          .containsExactly(new LedgerEntry(number, Instant.EPOCH, "all kinds", 2, 0, 0));
+          .containsExactly(new LedgerEntry(number, Instant.EPOCH, "all kinds", 2, 0, 0, 3));
     }
   }
 
@@ -188,10 +188,10 @@ class StoreTest {
     try (Store store = Store.open(folder)) {
       Ledger ledger = new Ledger(store);
       long number = ledger.open(change, Instant.EPOCH, 0);
-      ledger.close(number, RoaringBitmap.bitmapOf(1), 1, false);
+      ledger.close(number, RoaringBitmap.bitmapOf(1), new RoaringBitmap(), false);
       assertThat(ledger.change(number).orElseThrow().tracks()).isEqualTo(RoaringBitmap.bitmapOf(2));
       long none = ledger.open(change, Instant.EPOCH, 0);
-      ledger.close(none, RoaringBitmap.bitmapOf(1, 2), 0, false);
+      ledger.close(none, RoaringBitmap.bitmapOf(1, 2), new RoaringBitmap(), false);
       assertThat(ledger.change(none)).isEmpty();
       assertThat(ledger.entries()).hasSize(1);
     }
@@ -250,17 +250,19 @@ class StoreTest {
   void plainFilesAreTakenOverOnlyWhenEdited() throws Exception {
     try (Store store = Store.open(folder)) {
       PlainFiles plain = new PlainFiles(folder, store);
-      plain.write(BOOK);
-      plain.write(CRATES, String::valueOf);
+      plain.write(BOOK, new ArrayList<>());
+      plain.write(CRATES, String::valueOf, new ArrayList<>());
       List<Refusal> troubles = new ArrayList<>();
       assertThat(plain.editedCodebook(troubles)).isEmpty();
-      assertThat(plain.editedCrates(CRATES, n -> Optional.of(Integer.parseInt(n)), troubles))
+      assertThat(plain.editedCrates(CRATES, () -> n -> Optional.of(Integer.parseInt(n)), troubles))
           .isEmpty();
       Path shelf = folder.resolve("crates/rink-nights.json");
       Files.writeString(
           shelf, Files.readString(shelf).replace("\"tracks\" : 20", "\"tracks\" : 5"));
       Crates edited =
-          plain.editedCrates(CRATES, n -> Optional.of(Integer.parseInt(n)), troubles).orElseThrow();
+          plain
+              .editedCrates(CRATES, () -> n -> Optional.of(Integer.parseInt(n)), troubles)
+              .orElseThrow();
       assertThat(((Crate.RuleCrate) edited.crate("Fast").orElseThrow()).limit().amount())
           .isEqualTo(5);
       assertThat(troubles).isEmpty();
@@ -271,11 +273,11 @@ class StoreTest {
   void aBrokenPlainFileIsNamedAndTheStoreKept() throws Exception {
     try (Store store = Store.open(folder)) {
       PlainFiles plain = new PlainFiles(folder, store);
-      plain.write(CRATES, String::valueOf);
+      plain.write(CRATES, String::valueOf, new ArrayList<>());
       Files.writeString(folder.resolve("crates/rink-nights.json"), "{ broken");
       Files.writeString(folder.resolve("codebook.json"), "[]");
       List<Refusal> troubles = new ArrayList<>();
-      assertThat(plain.editedCrates(CRATES, n -> Optional.empty(), troubles)).isEmpty();
+      assertThat(plain.editedCrates(CRATES, () -> n -> Optional.empty(), troubles)).isEmpty();
       assertThat(plain.editedCodebook(troubles)).isEmpty();
       assertThat(troubles).hasSize(2).allMatch(t -> t.reason().contains("stays as it was"));
     }
@@ -285,9 +287,9 @@ class StoreTest {
   void theFileOfAShelfThatIsGoneGoesToo() throws Exception {
     try (Store store = Store.open(folder)) {
       PlainFiles plain = new PlainFiles(folder, store);
-      plain.write(CRATES, String::valueOf);
+      plain.write(CRATES, String::valueOf, new ArrayList<>());
       Path stranger = Files.writeString(folder.resolve("crates/mine.json"), "{}");
-      plain.write(Crates.NONE, String::valueOf);
+      plain.write(Crates.NONE, String::valueOf, new ArrayList<>());
       assertThat(folder.resolve("crates/rink-nights.json")).doesNotExist();
       assertThat(stranger).exists();
     }
@@ -355,20 +357,20 @@ class StoreTest {
     try (Store store = Store.open(folder)) {
       Ledger ledger = new Ledger(store);
       first = ledger.open(change, at, 0);
-      ledger.close(first, none, 1, false);
+      ledger.close(first, none, none, false);
       undo = ledger.open(change.inverse("takes back"), at, first);
     }
     try (Store store = Store.open(folder)) {
       Ledger ledger = new Ledger(store);
       assertThat(ledger.interrupted()).containsExactly(undo);
-      ledger.close(undo, none, 1, false);
+      ledger.close(undo, none, none, false);
       assertThat(undoneBy(ledger, first)).isEqualTo(undo);
       long redo = ledger.open(change, at, undo);
-      ledger.close(redo, none, 1, false);
+      ledger.close(redo, none, none, false);
       assertThat(undoneBy(ledger, undo)).isEqualTo(redo);
       assertThat(undoneBy(ledger, first)).as("it holds again").isZero();
       long refused = ledger.open(change.inverse("takes back"), at, first);
-      ledger.close(refused, RoaringBitmap.bitmapOf(1), 0, false);
+      ledger.close(refused, RoaringBitmap.bitmapOf(1), none, false);
       assertThat(undoneBy(ledger, first)).as("nothing of it was taken back").isZero();
     }
   }

@@ -2,8 +2,11 @@ package tenterhook.core.change;
 
 import java.util.Map;
 import tenterhook.core.code.Codebook;
+import tenterhook.core.code.CodebookMerge;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.CratesMerge;
 import tenterhook.core.field.Field;
+import tenterhook.core.merge.MergeConflict;
 
 /** One step of a {@link Change}. Each knows how to be taken back. */
 public sealed interface Edit {
@@ -77,6 +80,29 @@ public sealed interface Edit {
     public SetCrates inverse() {
       return new SetCrates(after, before);
     }
+
+    /**
+     * The same edit on shelves that were edited elsewhere meanwhile.
+     *
+     * @throws MergeConflict when both edits alter the same part
+     */
+    public SetCrates on(Crates now) throws MergeConflict {
+      return new SetCrates(now, CratesMerge.merge(before, after, now));
+    }
+  }
+
+  /**
+   * A named folder that holds music is elsewhere; nothing moves on the disk.
+   *
+   * @param name of the root
+   * @param before absolute path as it must be now
+   * @param after absolute path as it will be
+   */
+  record SetRoot(String name, String before, String after) implements Edit {
+    @Override
+    public SetRoot inverse() {
+      return new SetRoot(name, after, before);
+    }
   }
 
   /**
@@ -89,6 +115,15 @@ public sealed interface Edit {
     @Override
     public SetCodebook inverse() {
       return new SetCodebook(after, before);
+    }
+
+    /**
+     * The same edit on a codebook that was edited elsewhere meanwhile.
+     *
+     * @throws MergeConflict when both edits alter the same part
+     */
+    public SetCodebook on(Codebook now) throws MergeConflict {
+      return new SetCodebook(now, CodebookMerge.merge(before, after, now));
     }
   }
 }

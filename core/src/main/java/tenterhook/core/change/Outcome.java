@@ -10,15 +10,32 @@ import java.util.List;
  * @param tracks how many tracks were altered
  * @param written how many files were rewritten or moved
  * @param refused what was left as it was, and why
+ * @param unconfirmed what was altered, but is not certain in every respect, and why: it is asked
+ *     again until it is
+ * @param notes what was done and has something to know about it
  */
-public record Outcome(long number, String title, int tracks, int written, List<Refusal> refused) {
-  /** Keeps a copy. */
+public record Outcome(
+    long number,
+    String title,
+    int tracks,
+    int written,
+    List<Refusal> refused,
+    List<Refusal> unconfirmed,
+    List<Refusal> notes) {
+  /** Keeps copies. */
   public Outcome {
     refused = List.copyOf(refused);
+    unconfirmed = List.copyOf(unconfirmed);
+    notes = List.copyOf(notes);
+  }
+
+  /** What is certain and needs no note. */
+  public Outcome(long number, String title, int tracks, int written, List<Refusal> refused) {
+    this(number, title, tracks, written, refused, List.of(), List.of());
   }
 
   /**
-   * A file that was left as it was.
+   * A file of which there is something to say, mostly that it was left as it was.
    *
    * @param id the track, 0 when no track is meant
    * @param path absolute path, or a name of what was refused

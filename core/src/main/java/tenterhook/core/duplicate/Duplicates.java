@@ -1,7 +1,9 @@
 package tenterhook.core.duplicate;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -30,10 +32,13 @@ public final class Duplicates {
   private final Snapshot snapshot;
   private final Preferences preferences;
 
-  /** The strongest evidence that joins the tracks of a component, by its root. */
-  private final Map<Integer, Evidence> evidence = new HashMap<>();
+  /** What joins two tracks, by one of them. */
+  private final Map<Integer, List<Link>> links = new HashMap<>();
 
   private final Map<Integer, Integer> parents = new TreeMap<>();
+
+  /** Another track that evidence says is a copy. */
+  private record Link(int to, Evidence by) {}
 
   private Duplicates(Ground ground, Preferences preferences) {
     this.ground = ground;
@@ -45,14 +50,21 @@ public final class Duplicates {
    * What is asked for.
    *
    * @param criteria by which tags are compared; empty when tags are not asked
+   * @param weakest what joins copies at least
    * @param preferences by which a survivor is proposed
    * @param bothStay pairs that the DJ keeps, made by {@link #pair}; tracks of a group all of whose
    *     pairs stay are no group
    */
-  public record Wish(Optional<Criteria> criteria, Preferences preferences, Set<Long> bothStay) {
+  public record Wish(
+      Optional<Criteria> criteria, Evidence weakest, Preferences preferences, Set<Long> bothStay) {
     /** Everything as it is without any work of the DJ's. */
     public static final Wish USUAL =
         new Wish(Optional.of(Criteria.USUAL), Preferences.USUAL, Set.of());
+
+    /** All that joins. */
+    public Wish(Optional<Criteria> criteria, Preferences preferences, Set<Long> bothStay) {
+      this(criteria, Evidence.SAME_TAGS, preferences, bothStay);
+    }
 
     /** Copies. */
     public Wish {
@@ -108,8 +120,10 @@ public final class Duplicates {
   public static List<Group> find(Snapshot snapshot, Crates crates, List<Pair> sounds, Wish wish) {
     Duplicates finder = new Duplicates(Ground.of(snapshot, crates), wish.preferences());
     finder.joinEqual(Fields.CONTENT, Evidence.SAME_BYTES);
-    finder.joinEqual(Fields.SOUND, Evidence.SAME_STREAM);
-    for (Pair pair : sounds) {
+    if (Evidence.SAME_STREAM.reaches(wish.weakest())) {
+      finder.joinEqual(Fields.SOUND, Evidence.SAME_STREAM);
+    }
+    for (Pair pair : Evidence.SAME_SOUND.reaches(wish.weakest()) ? sounds : List.<Pair>of()) {
       if (finder.oneRecording(pair.one(), pair.other())) {
         finder.join(pair.one(), pair.other(), Evidence.SAME_SOUND);
       }
@@ -162,10 +176,29 @@ public final class Duplicates {
   }
 
   private void join(int one, int other, Evidence by) {
-    int from = root(one);
-    int to = root(other);
-    parents.put(from, to);
-    evidence.merge(to, evidence.getOrDefault(from, by).or(by), Evidence::or);
+    links.computeIfAbsent(one, i -> new ArrayList<>(2)).add(new Link(other, by));
+    links.computeIfAbsent(other, i -> new ArrayList<>(2)).add(new Link(one, by));
+    parents.put(root(one), root(other));
+  }
+
+  /**
+   * The evidence for each track that can be reached from a survivor: of all chains between the two
+   * the one whose weakest link is the strongest.
+   */
+  private Map<Integer, Evidence> reached(int survivor) {
+    Map<Integer, Evidence> reached = new HashMap<>(Map.of(survivor, Evidence.SAME_BYTES));
+    for (Evidence by : Evidence.values()) {
+      Deque<Integer> open = new ArrayDeque<>(reached.keySet());
+      while (!open.isEmpty()) {
+        for (Link link : links.getOrDefault(open.removeFirst(), List.of())) {
+          if (link.by().reaches(by) && reached.putIfAbsent(link.to(), by) == null) {
+            open.addLast(link.to());
+          }
+        }
+      }
+    }
+    reached.remove(survivor);
+    return reached;
   }
 
   private int root(int id) {
@@ -203,7 +236,7 @@ public final class Duplicates {
   private Group heard(List<Integer> same) {
     Doubt doubt =
         versions(same) > 1 ? Doubt.VERSIONS : homes(same) > 1 ? Doubt.TWO_HOMES : Doubt.NONE;
-    return group(same, evidence.get(root(same.getFirst())), doubt);
+    return group(same, doubt);
   }
 
   /** How many versions the titles tell; one without a title tells nothing. */
@@ -225,14 +258,19 @@ public final class Duplicates {
         .count();
   }
 
-  private Group group(List<Integer> same, Evidence by, Doubt doubt) {
+  private Group group(List<Integer> same, Doubt doubt) {
     Preferences.Ranking ranking = preferences.rank(ground, same);
+    Map<Integer, Evidence> reached = reached(ranking.tracks().getFirst());
+    Map<Integer, Evidence> bySpare = new HashMap<>();
+    ranking.tracks().stream()
+        .skip(1)
+        .forEach(id -> bySpare.put(id, reached.getOrDefault(id, Evidence.SAME_TAGS)));
     long freed =
         ranking.tracks().stream()
             .skip(1)
             .mapToLong(id -> snapshot.value(id, Fields.SIZE).orElse(0L))
             .sum();
-    return new Group(ranking.tracks(), by, doubt, freed, ranking.decidedBy());
+    return new Group(ranking.tracks(), bySpare, doubt, freed, ranking.decidedBy());
   }
 
   /** Groups that only tags make; of tracks that are copies anyway one stands for all. */
@@ -251,7 +289,7 @@ public final class Duplicates {
       }
       if (standing.size() > 1) {
         List<Integer> tracks = new ArrayList<>(standing.values());
-        groups.add(group(tracks, Evidence.SAME_TAGS, doubt(tracks, alike)));
+        groups.add(group(tracks, doubt(tracks, alike)));
       }
     }
     return groups;

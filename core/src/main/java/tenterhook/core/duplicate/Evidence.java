@@ -22,8 +22,13 @@ public enum Evidence {
     return words;
   }
 
-  /** The stronger of two. */
-  public Evidence or(Evidence other) {
-    return compareTo(other) <= 0 ? this : other;
+  /** The weaker of two: a chain of evidence is as strong as its weakest link. */
+  public Evidence and(Evidence other) {
+    return compareTo(other) >= 0 ? this : other;
+  }
+
+  /** Whether it is at least as strong as another. */
+  public boolean reaches(Evidence other) {
+    return compareTo(other) <= 0;
   }
 }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** The catalogue of all fields. A new field is one entry here and its tag mapping. */
 public final class Fields {
@@ -88,6 +89,14 @@ public final class Fields {
   /** SHA-256 of the whole file; only known where another file has the same size. */
   public static final Field<String> CONTENT = add("content", "content", FieldTypes.TEXT, Home.READ);
 
+  /** What is not sound in the file, as a hash: another when another program changed a tag. */
+  public static final Field<String> TAGS_SEAL =
+      add("tagsSeal", "tags seal", FieldTypes.TEXT, Home.READ);
+
+  /** Samples of what sounds, as a hash: another when the file holds another recording. */
+  public static final Field<String> SOUND_SEAL =
+      add("soundSeal", "sound seal", FieldTypes.TEXT, Home.READ);
+
   // Measured off the sound
   /** SHA-256 of what sounds in the file, apart from tags; known once it was measured. */
   public static final Field<String> SOUND = add("sound", "sound", FieldTypes.TEXT, Home.MEASURED);
@@ -136,7 +145,14 @@ public final class Fields {
   private static final List<Field<?>> ALL = List.copyOf(ENTRIES);
   private static final Map<String, Field<?>> BY_KEY = byKeys();
 
+  private static final Set<Field<?>> INTERNAL = Set.of(STANDING, CONTENT, TAGS_SEAL, SOUND_SEAL);
+
   private Fields() {}
+
+  /** Whether a field serves the program alone and is offered to nobody. */
+  public static boolean internal(Field<?> field) {
+    return INTERNAL.contains(field);
+  }
 
   /** All fields in the order of the catalogue. */
   public static List<Field<?>> all() {

@@ -92,30 +92,66 @@ final class CloserLook {
   /** What opening a file says that has the name or the size of the lost one. */
   private Likeness opened(Candidate one) {
     Likeness before = one.likeness();
-    if (before != Likeness.NAME && before != Likeness.SIZE) {
+    if (before == Likeness.STOOD_BESIDE) {
       return before;
     }
     int id = one.id();
+    Optional<Boolean> sealed = sealed(id, one.file());
+    boolean samples = sealed.orElse(false);
+    if (samples && before == Likeness.NAME_AND_SIZE && sameTagsSeal(one)) {
+      return Likeness.MOVED;
+    }
     String own = snapshot.raw(id, Fields.SOUND);
     if (!own.isEmpty() && inside.sound(one.file()).filter(own::equals).isPresent()) {
-      return before == Likeness.NAME ? Likeness.RETAGGED : Likeness.RENAMED;
+      return before == Likeness.SIZE ? Likeness.RENAMED : Likeness.RETAGGED;
+    }
+    if (samples) {
+      return Likeness.SAMPLES_AGREE;
     }
     Optional<Boolean> heard = inside.sameSound(id, one.file());
     if (heard.isPresent()) {
       return heard.get() ? Likeness.REENCODED : Likeness.SOUNDS_OTHERWISE;
+    }
+    if (before == Likeness.NAME_AND_SIZE && sealed.isPresent()) {
+      return Likeness.SOUNDS_OTHERWISE;
     }
     boolean alike =
         inside
             .facts(one.file())
             .filter(f -> apart(id, f) <= SAME_SECONDS && sameTags(id, f))
             .isPresent();
-    return !alike
-        ? before
-        : before == Likeness.NAME ? Likeness.NAME_LENGTH_TAGS : Likeness.SIZE_LENGTH_TAGS;
+    if (!alike) {
+      return before;
+    }
+    return switch (before) {
+      case NAME_AND_SIZE -> Likeness.NAME_SIZE_LENGTH_TAGS;
+      case SIZE -> sealed.isPresent() ? before : Likeness.SIZE_LENGTH_TAGS;
+      default -> Likeness.NAME_LENGTH_TAGS;
+    };
+  }
+
+  /** Whether samples of the sound agree; empty where the collection or the file does not tell. */
+  private Optional<Boolean> sealed(int id, FoundFile file) {
+    String own = snapshot.raw(id, Fields.SOUND_SEAL);
+    return own.isEmpty()
+        ? Optional.empty()
+        : inside.seals(file).filter(s -> !s.sound().isEmpty()).map(s -> s.sound().equals(own));
+  }
+
+  private boolean sameTagsSeal(Candidate one) {
+    return inside
+        .seals(one.file())
+        .filter(s -> s.tags().equals(snapshot.raw(one.id(), Fields.TAGS_SEAL)))
+        .isPresent();
   }
 
   /** What speaks for a file that shares neither name nor size. */
   private Optional<Likeness> byLength(int id, FoundFile file) {
+    String known = snapshot.raw(id, Fields.SOUND);
+    if (sealed(id, file).orElse(false)) {
+      boolean toTheByte = inside.sound(file).filter(known::equals).isPresent();
+      return Optional.of(toTheByte ? Likeness.RENAMED : Likeness.SAMPLES_AGREE);
+    }
     Optional<Boolean> heard = inside.sameSound(id, file);
     if (heard.isPresent()) {
       String own = snapshot.raw(id, Fields.SOUND);

@@ -17,6 +17,17 @@ public interface Inside {
   /** What a file says of itself; empty when it cannot be read. */
   Optional<Facts> facts(FoundFile file);
 
+  /**
+   * What a file is recognised by without reading all of it.
+   *
+   * @param tags as {@link tenterhook.core.field.Fields#TAGS_SEAL}
+   * @param sound as {@link tenterhook.core.field.Fields#SOUND_SEAL}
+   */
+  record Seals(String tags, String sound) {}
+
+  /** The seals of a file; empty when it cannot be read. */
+  Optional<Seals> seals(FoundFile file);
+
   /** The hash of what sounds in a file; empty when it cannot be read. */
   Optional<String> sound(FoundFile file);
 

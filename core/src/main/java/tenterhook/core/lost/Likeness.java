@@ -6,14 +6,20 @@ public enum Likeness {
   RENAMED(100, "renamed: the same sound to the byte"),
   /** What sounds is the same to the byte, only the tags are others. */
   RETAGGED(99, "same name and the same sound to the byte, other tags"),
-  /** As moved files are. */
-  NAME_AND_SIZE(97, "same name and size"),
+  /** As moved files are, and opened: neither tags nor samples of the sound are others. */
+  MOVED(98, "moved: same name, size, tags and sound"),
+  /** Renamed or retagged; what sounds has the same length and the same samples. */
+  SAMPLES_AGREE(96, "the same sound by its samples"),
   /** The prints agree: one recording in another file. */
   REENCODED(95, "the same recording in another file"),
+  /** Moved, by all that can be told without listening. */
+  NAME_SIZE_LENGTH_TAGS(94, "moved: same name, size, length and tags"),
   /** Renamed, by all that can be told without listening. */
   SIZE_LENGTH_TAGS(93, "renamed: same size, length and tags"),
   /** Perhaps with other tags, perhaps another recording. */
   NAME_LENGTH_TAGS(85, "same name, length and tags, not listened to"),
+  /** As moved files are, but not opened. */
+  NAME_AND_SIZE(80, "same name and size, not opened"),
   /** By chance or not. */
   SIZE(70, "same size, another name"),
   /** Known as early as the lost one, so it did not move. */
@@ -22,7 +28,7 @@ public enum Likeness {
   LENGTH_TAGS(62, "same artist, title and length"),
   /** Only the name speaks for it. */
   NAME(60, "same name, another size"),
-  /** The name agrees and the prints do not. */
+  /** The name agrees, and the sound is another's. */
   SOUNDS_OTHERWISE(2, "same name, but it sounds different");
 
   private final int certainty;

@@ -28,7 +28,14 @@ public final class LostFinder {
   private static final int SURE = 90;
 
   private static final Set<Field<?>> OF_FILE =
-      Set.of(Fields.SIZE, Fields.MODIFIED, Fields.DURATION, Fields.CODEC, Fields.BITRATE);
+      Set.of(
+          Fields.SIZE,
+          Fields.MODIFIED,
+          Fields.DURATION,
+          Fields.CODEC,
+          Fields.BITRATE,
+          Fields.TAGS_SEAL,
+          Fields.SOUND_SEAL);
 
   private LostFinder() {}
 

@@ -91,7 +91,7 @@ class ArrivalsTest {
   }
 
   private static LedgerEntry entry(int number, long second, int tracks) {
-    return new LedgerEntry(number, Instant.ofEpochSecond(second), "edit", tracks, 0, 0);
+    return new LedgerEntry(number, Instant.ofEpochSecond(second), "edit", tracks, 0, 0, tracks);
   }
 
   @Test

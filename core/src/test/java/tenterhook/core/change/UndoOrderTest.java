@@ -8,7 +8,8 @@ import org.junit.jupiter.api.Test;
 
 class UndoOrderTest {
   private static LedgerEntry entry(long number, long undoes, long undoneBy) {
-    return new LedgerEntry(number, Instant.EPOCH, "change " + number, 1, undoes, undoneBy);
+    return new LedgerEntry(
+        number, Instant.EPOCH, "change " + number, 1, undoes, undoneBy, undoneBy == 0 ? 1 : 0);
   }
 
   @Test

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -232,8 +233,7 @@ class DuplicatesTest {
 
   @Test
   void aGroupNeedsTwo() {
-    assertThatThrownBy(
-            () -> new Group(List.of(1), Evidence.SAME_BYTES, Doubt.NONE, 0, Optional.empty()))
+    assertThatThrownBy(() -> new Group(List.of(1), Map.of(), Doubt.NONE, 0, Optional.empty()))
         .hasMessageContaining("two tracks");
   }
 }

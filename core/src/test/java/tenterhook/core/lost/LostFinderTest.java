@@ -1,16 +1,25 @@
 package tenterhook.core.lost;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import tenterhook.core.Tracks;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
 import tenterhook.core.field.Fields;
+import tenterhook.core.job.Progress;
+import tenterhook.core.lost.Inside.Facts;
+import tenterhook.core.lost.Inside.Seals;
 import tenterhook.core.lost.LostFinder.Candidate;
 import tenterhook.core.lost.LostFinder.FolderMove;
 import tenterhook.core.lost.LostFinder.FoundFile;
@@ -34,7 +43,7 @@ class LostFinderTest {
     Map<Integer, List<Candidate>> found =
         LostFinder.candidates(
             snapshot, List.of(file("New/a.mp3", 10), file("New/x.mp3", 10), file("New/b.mp3", 99)));
-    assertThat(found.get(1)).extracting(Candidate::certainty).containsExactly(97, 70);
+    assertThat(found.get(1)).extracting(Candidate::certainty).containsExactly(80, 70);
     assertThat(found.get(2))
         .extracting(Candidate::reason)
         .containsExactly("same name, another size");
@@ -46,7 +55,7 @@ class LostFinderTest {
   void aFolderThatMovedIsOneDecision() {
     List<FoundFile> disk =
         List.of(file("New/a.mp3", 10), file("New/b.mp3", 20), file("New/c.mp3", 30));
-    List<FolderMove> moves = LostFinder.moves(snapshot, LostFinder.candidates(snapshot, disk));
+    List<FolderMove> moves = moves(snapshot, disk);
     assertThat(moves).hasSize(1);
     assertThat(moves.getFirst().from()).isEqualTo("Old");
     assertThat(moves.getFirst().to()).isEqualTo("New");
@@ -62,7 +71,7 @@ class LostFinderTest {
             file("New/a.mp3", 10),
             file("New/b.mp3", 20),
             file("New/c.mp3", 30));
-    List<FolderMove> moves = LostFinder.moves(snapshot, LostFinder.candidates(snapshot, disk));
+    List<FolderMove> moves = moves(snapshot, disk);
     assertThat(moves).extracting(FolderMove::to).containsExactly("New");
   }
 
@@ -76,13 +85,13 @@ class LostFinderTest {
               file(folder + "/b.mp3", 20),
               file(folder + "/c.mp3", 30)));
     }
-    assertThat(LostFinder.moves(snapshot, LostFinder.candidates(snapshot, disk))).isEmpty();
+    assertThat(moves(snapshot, disk)).isEmpty();
   }
 
   @Test
   void aSingleFileIsNoFolderMove() {
     List<FoundFile> disk = List.of(file("New/a.mp3", 10));
-    assertThat(LostFinder.moves(snapshot, LostFinder.candidates(snapshot, disk))).isEmpty();
+    assertThat(moves(snapshot, disk)).isEmpty();
   }
 
   @Test
@@ -131,11 +140,11 @@ class LostFinderTest {
     List<FoundFile> disk =
         List.of(file("Copies/a.mp3", 1), file("Copies/b.mp3", 2), file("New/a.mp3", 1));
     Map<Integer, List<Candidate>> found = LostFinder.candidates(snapshot, disk);
-    assertThat(found.get(1)).extracting(Candidate::certainty).containsExactly(97, 65);
+    assertThat(found.get(1)).extracting(Candidate::certainty).containsExactly(80, 65);
     assertThat(found.get(2))
         .extracting(Candidate::reason)
         .containsExactly("a copy that was there before");
-    assertThat(LostFinder.moves(snapshot, found)).isEmpty();
+    assertThat(LostFinder.moves(snapshot, opened(found))).isEmpty();
   }
 
   @Test
@@ -154,8 +163,58 @@ class LostFinderTest {
     assertThat(move.to()).isEqualTo("Disk/Rink");
   }
 
+  /** As they are after opening, when what had the right name and size is the very file. */
+  private static Map<Integer, List<Candidate>> opened(Map<Integer, List<Candidate>> found) {
+    Map<Integer, List<Candidate>> opened = new TreeMap<>();
+    found.forEach(
+        (id, mine) ->
+            opened.put(
+                id,
+                mine.stream()
+                    .map(
+                        c ->
+                            c.likeness() == Likeness.NAME_AND_SIZE
+                                ? new Candidate(id, c.file(), Likeness.MOVED)
+                                : c)
+                    .toList()));
+    return opened;
+  }
+
   private static List<FolderMove> moves(Snapshot snapshot, List<FoundFile> disk) {
-    return LostFinder.moves(snapshot, LostFinder.candidates(snapshot, disk));
+    return LostFinder.moves(snapshot, opened(LostFinder.candidates(snapshot, disk)));
+  }
+
+  @Test
+  void nothingIsCertainUnopened() {
+    List<FoundFile> disk =
+        List.of(file("New/a.mp3", 10), file("New/b.mp3", 20), file("New/c.mp3", 30));
+    Map<Integer, List<Candidate>> found = LostFinder.candidates(snapshot, disk);
+    assertThat(found.values()).allMatch(mine -> LostFinder.sure(mine).isEmpty());
+    assertThat(LostFinder.moves(snapshot, found)).isEmpty();
+  }
+
+  @Test
+  void theSameNameAndSizeWithAnotherRecordingIsNotTaken() {
+    Snapshot lost =
+        Tracks.none()
+            .with("path=Old/a.wav", "size=10", "state=lost", "tagsSeal=t1", "soundSeal=s1")
+            .with("path=Old/b.wav", "size=10", "state=lost", "tagsSeal=t1", "soundSeal=s2")
+            .snapshot();
+    List<FoundFile> disk = List.of(file("New/a.wav", 10), file("New/b.wav", 10));
+    Inside inside = mock(Inside.class);
+    when(inside.seals(file("New/a.wav", 10))).thenReturn(Optional.of(new Seals("t1", "s1")));
+    when(inside.seals(file("New/b.wav", 10))).thenReturn(Optional.of(new Seals("t1", "s9")));
+    when(inside.sound(any())).thenReturn(Optional.empty());
+    when(inside.sameSound(anyInt(), any())).thenReturn(Optional.empty());
+    when(inside.facts(any())).thenReturn(Optional.of(new Facts(60, "", "")));
+    Map<Integer, List<Candidate>> found =
+        LostFinder.closer(lost, LostFinder.candidates(lost, disk), disk, inside, Progress.SILENT);
+    assertThat(LostFinder.sure(found.get(1)))
+        .get()
+        .extracting(Candidate::likeness)
+        .isEqualTo(Likeness.MOVED);
+    assertThat(LostFinder.sure(found.get(2))).isEmpty();
+    assertThat(found.get(2)).extracting(Candidate::likeness).contains(Likeness.SOUNDS_OTHERWISE);
   }
 
   @Test

@@ -22,8 +22,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.collection.CollectionState;
-import tenterhook.core.change.Change;
+import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.state.CollectionState;
 import tenterhook.core.change.TrackEdits;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
@@ -298,27 +298,30 @@ final class CodingDesk extends BorderPane {
       desk.frame().tell(Words.of("coding.noTracks"), false, 0);
       return;
     }
-    apply(CodingModel.toggle(desk.state().get(), ids, token));
+    apply(ids, now -> CodingModel.toggle(now, ids, token));
   }
 
   private void sameAsLast() {
     RoaringBitmap ids = selection();
     if (lastCoded > 0 && !ids.isEmpty()) {
-      apply(CodingModel.sameAs(desk.state().get(), ids, lastCoded));
+      int other = lastCoded;
+      apply(ids, now -> CodingModel.sameAs(now, ids, other));
     }
   }
 
   private void takeAll() {
     RoaringBitmap ids = selection();
     if (ids.getCardinality() == 1 && !likely.all().isEmpty()) {
-      apply(TrackEdits.code(snapshot(), book(), ids, likely.all(), List.of()));
+      give(ids, likely.all());
     }
   }
 
-  private void apply(Change change) {
-    if (!change.isEmpty()) {
-      desk.apply(change);
-    }
+  private void give(RoaringBitmap ids, List<String> codes) {
+    apply(ids, now -> TrackEdits.code(now.snapshot(), now.codebook(), ids, codes, List.of()));
+  }
+
+  private void apply(RoaringBitmap ids, MusicCollection.Command command) {
+    desk.command(Words.of("job.code"), ids.getCardinality(), command);
   }
 
   /** Writes what follows from the data, and goes on to the next track. */
@@ -327,7 +330,7 @@ final class CodingDesk extends BorderPane {
     if (ids.getCardinality() == 1) {
       int id = ids.first();
       if (likely.id() == id && !likely.derived().isEmpty()) {
-        apply(TrackEdits.code(snapshot(), book(), ids, likely.derived(), List.of()));
+        give(ids, likely.derived());
       }
       lastCoded = id;
       sitting.coded(id);

@@ -211,7 +211,7 @@ final class LineRow extends HBox {
     codebook.facets().forEach(f -> names.add(f.name()));
     names.addAll(List.of("beat", "text", "crate", "shelf"));
     Fields.all().stream()
-        .filter(f -> f != Fields.STANDING && f != Fields.CONTENT && f != Fields.CODES)
+        .filter(f -> !Fields.internal(f) && f != Fields.CODES)
         .map(Field::label)
         .forEach(names::add);
     return names;

@@ -64,7 +64,7 @@ final class OrderRow extends FlowPane {
     ComboBox<String> field = new ComboBox<>();
     field.getItems().add(Words.of("order.none"));
     Fields.all().stream()
-        .filter(f -> f != Fields.STANDING && f != Fields.CONTENT)
+        .filter(f -> !Fields.internal(f))
         .map(Field::label)
         .forEach(field.getItems()::add);
     field.setValue(key.target().label());

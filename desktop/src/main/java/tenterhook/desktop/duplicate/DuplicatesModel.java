@@ -7,9 +7,9 @@ import javafx.animation.PauseTransition;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.util.Duration;
-import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.duplicate.CopySearch;
 import tenterhook.backstage.duplicate.Resolving;
+import tenterhook.backstage.state.CollectionState;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.duplicate.Criteria;
 import tenterhook.core.duplicate.Group;
@@ -148,12 +148,18 @@ final class DuplicatesModel {
   }
 
   /** Keeps one copy, as the DJ sees it before her. */
-  void keep(int survivor, List<Integer> spares, Set<String> declined) {
+  void keep(Group group, int survivor, List<Integer> spares, Set<String> declined) {
     SpareFate now = fate;
     desk.job(
         Words.of("duplicates.job"),
         false,
-        p -> Resolving.one(desk.collection(), survivor, spares, declined, now, true),
+        p ->
+            Resolving.one(
+                desk.collection(),
+                Resolving.Choice.of(group, survivor, spares),
+                declined,
+                now,
+                true),
         desk::told);
   }
 

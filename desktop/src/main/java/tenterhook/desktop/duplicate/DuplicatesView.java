@@ -252,7 +252,7 @@ public final class DuplicatesView implements StationView {
   private void keepOne() {
     Group group = groups.getSelectionModel().getSelectedItem();
     if (group != null && keep.isVisible() && !keep.isDisable()) {
-      model.keep(grid.survivor(), grid.spares(), grid.declined());
+      model.keep(group, grid.survivor(), grid.spares(), grid.declined());
     }
   }
 

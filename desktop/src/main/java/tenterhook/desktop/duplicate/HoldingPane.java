@@ -3,6 +3,7 @@ package tenterhook.desktop.duplicate;
 import java.nio.file.Files;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.SelectionMode;
@@ -109,16 +110,48 @@ final class HoldingPane extends VBox {
     if (ids.isEmpty()) {
       return;
     }
-    Optional<HoldingBay.Bin> bin = HoldingBay.systemBin();
-    desk.frame()
-        .ask(
-            Words.of(bin.isPresent() ? "ask.emptyToBin" : "ask.empty", ids.getCardinality()),
-            Words.of("do.empty", ids.getCardinality()),
-            () ->
-                desk.job(
-                    Words.of("holding.job"),
-                    true,
-                    p -> HoldingBay.empty(desk.collection(), ids, bin.orElse(Files::delete), p),
-                    desk::told));
+    desk.job(
+        Words.of("holding.look"),
+        true,
+        p -> HoldingBay.outlook(desk.collection(), ids, p),
+        this::askToEmpty);
+  }
+
+  /**
+   * Files of which another one is there go first; the last of a recording is a question of its own.
+   */
+  private void askToEmpty(HoldingBay.Outlook outlook) {
+    if (!outlook.copies().isEmpty()) {
+      int copies = outlook.copies().getCardinality();
+      boolean bin = HoldingBay.systemBin().isPresent();
+      desk.frame()
+          .ask(
+              Words.of(bin ? "ask.emptyToBin" : "ask.empty", copies, outlook.last().size()),
+              Words.of("do.empty", copies),
+              () -> take(outlook.copies(), false));
+    } else if (!outlook.last().isEmpty()) {
+      RoaringBitmap last = new RoaringBitmap();
+      outlook.last().forEach(l -> last.add(l.id()));
+      String names =
+          outlook.last().stream()
+              .limit(3)
+              .map(l -> desk.state().get().snapshot().name(l.id()))
+              .collect(Collectors.joining(", "));
+      desk.frame()
+          .ask(
+              Words.of("ask.emptyLast", last.getCardinality(), names),
+              Words.of("do.emptyLast", last.getCardinality()),
+              () -> take(last, true));
+    }
+  }
+
+  private void take(RoaringBitmap ids, boolean alsoLast) {
+    desk.job(
+        Words.of("holding.job"),
+        true,
+        p ->
+            HoldingBay.empty(
+                desk.collection(), ids, alsoLast, HoldingBay.systemBin().orElse(Files::delete), p),
+        desk::told);
   }
 }

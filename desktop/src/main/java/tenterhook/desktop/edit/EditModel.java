@@ -57,13 +57,16 @@ public final class EditModel {
   }
 
   /**
-   * Notes what was typed. Typing the common value again untouches the field.
+   * Notes what was typed. Typing the common value again untouches the field, and so does taking out
+   * again what was typed where tracks differ: to clear them all is said by {@link #set}.
    *
    * @return a sentence about what is wrong, or empty when it can be stored
    */
   public Optional<String> type(Field<?> field, String typed) {
     Optional<String> common = common(field);
-    if (common.isPresent() && field.type().show(common.get()).equals(typed)) {
+    boolean asBefore = common.isPresent() && field.type().show(common.get()).equals(typed);
+    boolean nothingOfMany = common.isEmpty() && typed.isEmpty();
+    if (asBefore || nothingOfMany) {
       touched.remove(field);
       return Optional.empty();
     }
@@ -93,7 +96,21 @@ public final class EditModel {
 
   /** The change that Apply makes; without edits when nothing would change. */
   public Change change() {
-    return TrackEdits.set(snapshot, ids, touched);
+    return change(snapshot);
+  }
+
+  /** The same on the collection as it is by now. */
+  Change change(Snapshot now) {
+    return TrackEdits.set(now, ids, touched);
+  }
+
+  private String cleared() {
+    List<String> names =
+        touched.entrySet().stream()
+            .filter(t -> t.getValue().isEmpty())
+            .map(t -> t.getKey().label())
+            .toList();
+    return names.isEmpty() ? "" : " " + Words.of("edit.clears", Change.joined(names));
   }
 
   /** "changes album and year on 11 tracks", or that nothing was touched. */
@@ -101,7 +118,8 @@ public final class EditModel {
     Change change = change();
     return change.isEmpty()
         ? Words.of("edit.untouched")
-        : Words.of("edit.sentence", change.fieldNames(), change.tracks().getCardinality());
+        : Words.of("edit.sentence", change.fieldNames(), change.tracks().getCardinality())
+            + cleared();
   }
 
   /** The fields of the panel, in its order. */

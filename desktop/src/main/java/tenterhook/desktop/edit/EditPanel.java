@@ -200,6 +200,18 @@ public final class EditPanel extends VBox {
           });
       items.add(item);
     }
+    MenuItem clear = new MenuItem(Words.of("edit.clear", model.count()));
+    clear.setId("clear-" + field.key());
+    clear.setOnAction(
+        e -> {
+          input.clear();
+          input.setPromptText(Words.of("edit.cleared"));
+          model.set(field, "");
+          mark(input, "touched", true);
+          say();
+          apply.setDisable(model.change().isEmpty());
+        });
+    items.add(clear);
     picker.getItems().setAll(items);
     return picker;
   }
@@ -218,7 +230,8 @@ public final class EditPanel extends VBox {
     if (!model.change().isEmpty()) {
       apply.setDisable(true);
       applied = true;
-      desk.apply(model.change());
+      EditModel applying = model;
+      desk.command(applying.sentence(), applying.count(), now -> applying.change(now.snapshot()));
     }
   }
 

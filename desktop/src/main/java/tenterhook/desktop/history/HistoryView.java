@@ -2,6 +2,7 @@ package tenterhook.desktop.history;
 
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -11,6 +12,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import tenterhook.backstage.collection.UndoRedo;
 import tenterhook.core.change.LedgerEntry;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.StationView;
@@ -24,6 +26,9 @@ public final class HistoryView implements StationView {
   private final Desk desk;
   private final BorderPane node = new BorderPane();
   private final ListView<LedgerEntry> entries = new ListView<>();
+  private final Label cost = Look.label("", "second");
+  private final Button shorten = Look.button(Words.of("history.shorten"), this::shorten);
+  private final HBox foot = new HBox(14, cost, Look.spring(), shorten);
 
   /** The view. */
   public HistoryView(Desk desk) {
@@ -38,14 +43,51 @@ public final class HistoryView implements StationView {
             Look.label(Words.of("history.title"), "heading"),
             Look.label(Words.of("history.words"), "second"));
     node.getStyleClass().add("main");
+    foot.setAlignment(Pos.CENTER_LEFT);
     node.setTop(head);
+    node.setBottom(foot);
+    BorderPane.setMargin(foot, new javafx.geometry.Insets(10, 0, 0, 0));
     node.setCenter(entries);
     BorderPane.setMargin(entries, new javafx.geometry.Insets(10, 0, 0, 0));
     desk.whileInView(node, this::refresh);
   }
 
+  /** Read beside the window: a long history is long to add up. */
   private void refresh() {
-    entries.getItems().setAll(desk.collection().history());
+    desk.latest(
+        this,
+        () -> new Shown(desk.collection().history(), desk.collection().undoing().cost()),
+        shown -> {
+          entries.getItems().setAll(shown.entries());
+          cost.setText(
+              Words.of("history.cost", shown.cost().changes(), shown.cost().bytes() / 1e6));
+          shorten.setDisable(shown.cost().changes() == 0);
+        });
+  }
+
+  /** The ledger and what it costs, of one moment. */
+  private record Shown(List<LedgerEntry> entries, UndoRedo.Cost cost) {}
+
+  /** Asks, then ends undo of the chosen change and all before it. */
+  private void shorten() {
+    LedgerEntry chosen = entries.getSelectionModel().getSelectedItem();
+    if (chosen == null) {
+      desk.frame().tell(Words.of("history.choose"), false, 0);
+      return;
+    }
+    desk.frame()
+        .ask(
+            Words.of("ask.shorten", String.valueOf(chosen.number())),
+            Words.of("do.shorten"),
+            () ->
+                desk.job(
+                    Words.of("history.shorten"),
+                    true,
+                    p -> desk.collection().undoing().shorten(chosen.number()),
+                    freed -> {
+                      desk.frame().tell(Words.of("history.freed", freed / 1e6), false, 0);
+                      refresh();
+                    }));
   }
 
   private final class EntryCell extends ListCell<LedgerEntry> {
@@ -78,7 +120,9 @@ public final class HistoryView implements StationView {
       note.setText(
           entry.undoneBy() > 0
               ? Words.of("history.undone", String.valueOf(entry.undoneBy()))
-              : tracks);
+              : entry.partlyUndone()
+                  ? Words.of("history.partly", entry.remaining(), entry.tracks())
+                  : entry.canUndo() ? tracks : tracks + " " + Words.of("history.final"));
       back.setText(Words.of(entry.undoes() > 0 ? "history.again" : "history.back"));
       back.setId("undo-" + entry.number());
       back.setVisible(entry.canUndo());

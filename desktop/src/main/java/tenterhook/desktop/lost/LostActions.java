@@ -11,10 +11,12 @@ import javafx.stage.FileChooser;
 import javafx.stage.Window;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.collection.Playlists;
+import tenterhook.backstage.collection.RootRelocation;
 import tenterhook.backstage.lost.DiskReport;
 import tenterhook.backstage.lost.DiskReport.OldList;
 import tenterhook.backstage.lost.Replacing;
 import tenterhook.backstage.playlist.PlaylistFile;
+import tenterhook.core.change.Outcome;
 import tenterhook.core.change.TrackEdits;
 import tenterhook.core.lost.Wishes;
 import tenterhook.desktop.play.PlaylistChooser;
@@ -100,10 +102,18 @@ final class LostActions {
           Words.of("lost.checkJob"),
           false,
           p -> {
-            desk.collection().disks().moveRoot(away.root().root(), chosen.toPath());
-            return 0;
+            RootRelocation found =
+                RootRelocation.of(
+                    desk.collection().state(), away.root().root(), chosen.toPath(), p);
+            return found.certain()
+                ? desk.collection().apply(found.change(), p)
+                : new Outcome(
+                    0, Words.of("lost.notThatFolder", found.found()), 0, 0, found.others());
           },
-          n -> model.check());
+          outcome -> {
+            desk.told(outcome);
+            model.check();
+          });
     }
   }
 

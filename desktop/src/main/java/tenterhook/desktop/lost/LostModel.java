@@ -9,10 +9,10 @@ import java.util.TreeMap;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.collection.Presence;
 import tenterhook.backstage.lost.DiskReport;
 import tenterhook.backstage.lost.LostSearch;
+import tenterhook.backstage.state.CollectionState;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.lost.LostFinder;
@@ -112,8 +112,8 @@ final class LostModel {
 
   /** Looks whether all files are there, without opening any; says so when something is amiss. */
   void check() {
-    desk.job(
-        Words.of("lost.checkJob"), true, p -> desk.collection().disks().presence(p), this::checked);
+    desk.aside(
+        Words.of("lost.checkJob"), p -> desk.collection().disks().presence(p), this::checked);
   }
 
   private void checked(Presence seen) {

@@ -17,8 +17,8 @@ import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.catalogue.CatalogueClient;
 import tenterhook.backstage.catalogue.CatalogueClient.Manners;
-import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.repair.Mending;
+import tenterhook.backstage.state.CollectionState;
 import tenterhook.core.catalogue.AbsentTracks;
 import tenterhook.core.catalogue.Catalogue;
 import tenterhook.core.catalogue.CatalogueEntry;
@@ -109,6 +109,11 @@ public final class RepairsModel {
           try {
             T result = work.get();
             Platform.runLater(() -> then.accept(result));
+          } catch (RuntimeException | Error broken) {
+            Platform.runLater(
+                () ->
+                    desk.frame()
+                        .tell(Words.of("told.failed", Words.of("job.reading"), broken), true, 0));
           } finally {
             Platform.runLater(waiting::decrementAndGet);
           }

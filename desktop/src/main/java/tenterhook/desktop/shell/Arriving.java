@@ -14,10 +14,10 @@ import javafx.application.Platform;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.TransferMode;
 import org.jspecify.annotations.Nullable;
-import tenterhook.backstage.collection.CollectionState;
 import tenterhook.backstage.collection.ScanReport;
 import tenterhook.backstage.disk.FolderWatch;
 import tenterhook.backstage.disk.MusicWalk;
+import tenterhook.backstage.state.CollectionState;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.change.Place;
 import tenterhook.core.job.Progress;
@@ -41,9 +41,8 @@ public final class Arriving implements AutoCloseable {
 
   /** Brings a folder in or up to date as a job. */
   public void scan(Path folder) {
-    desk.job(
+    desk.aside(
         Words.of("job.scan", String.valueOf(folder.getFileName())),
-        true,
         p -> scanned(folder, p),
         this::told);
   }
@@ -130,18 +129,22 @@ public final class Arriving implements AutoCloseable {
       return;
     }
     watched = now;
-    desk.job(Words.of("watch.job"), false, p -> watch(now), this::told);
+    desk.unseen(Words.of("watch.job"), p -> watch(now), this::told);
   }
 
   /** Walks all folders, so not on the toolkit's thread; gives a sentence when it cannot be done. */
   private String watch(Set<Path> roots) {
     try {
       close();
-      watch = new FolderWatch(roots, QUIET, this::touched);
+      watch = new FolderWatch(roots, QUIET, this::touched, this::failed);
       return "";
     } catch (IOException | RuntimeException tooMany) {
       return Words.of("watch.cannot", String.valueOf(tooMany.getMessage()));
     }
+  }
+
+  private void failed(Throwable broken) {
+    Platform.runLater(() -> told(Words.of("watch.cannot", String.valueOf(broken))));
   }
 
   private void told(String trouble) {
@@ -154,7 +157,7 @@ public final class Arriving implements AutoCloseable {
     Platform.runLater(
         () -> {
           for (Path folder : highest(folders)) {
-            desk.job(Words.of("watch.job"), false, p -> scanned(folder, p), this::noticed);
+            desk.unseen(Words.of("watch.job"), p -> scanned(folder, p), this::noticed);
           }
         });
   }

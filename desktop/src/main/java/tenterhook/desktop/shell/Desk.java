@@ -14,10 +14,10 @@ import javafx.beans.value.ObservableValue;
 import javafx.collections.ObservableList;
 import javafx.scene.Node;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.collection.CollectionState;
-import tenterhook.backstage.collection.Delta;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.backstage.listen.SoundCards;
+import tenterhook.backstage.state.CollectionState;
+import tenterhook.backstage.state.Delta;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.LedgerEntry;
@@ -41,6 +41,9 @@ import tenterhook.standins.listen.SilentOutputs;
  */
 public final class Desk {
   private static final String KEYS = "keys";
+
+  /** How the executor says that a file's bytes of before are not known. */
+  private static final String NOT_TO_THE_BYTE = "old values can be set instead";
 
   private final MusicCollection collection;
   private final ReadOnlyObjectWrapper<CollectionState> state;
@@ -249,6 +252,18 @@ public final class Desk {
     job(change.title(), files > 20, p -> collection.apply(change, p), this::told);
   }
 
+  /**
+   * Alters the collection by a command, made from the collection as it is when its turn comes, so
+   * that quick hands are never refused.
+   *
+   * @param name shown when it takes long
+   * @param tracks how many it concerns
+   * @param command makes the change
+   */
+  public void command(String name, int tracks, MusicCollection.Command command) {
+    job(name, tracks > 20, p -> collection.apply(command, p), this::told);
+  }
+
   /** Takes the last change back. */
   public void undo() {
     collection
@@ -265,20 +280,46 @@ public final class Desk {
         .ifPresentOrElse(this::undo, () -> frame.tell(Words.of("told.noRedo"), false, 0));
   }
 
-  /** Takes back a change of the ledger. */
+  /**
+   * Takes back a change of the ledger. Where the very bytes of a file cannot be made again, the DJ
+   * is asked whether the old values will do.
+   */
   public void undo(long number) {
+    undo(number, true);
+  }
+
+  private void undo(long number, boolean exactly) {
     job(
         Words.of("job.undo", String.valueOf(number)),
         true,
-        p -> collection.undo(number, p),
-        this::told);
+        p -> collection.undoing().undo(number, exactly, p),
+        outcome -> {
+          told(outcome);
+          long values =
+              outcome.refused().stream().filter(r -> r.reason().contains(NOT_TO_THE_BYTE)).count();
+          if (exactly && values > 0) {
+            frame.ask(
+                Words.of("ask.undoValues", values),
+                Words.of("do.undoValues"),
+                () -> undo(number, false));
+          }
+        });
   }
 
   /** Says what became of a change; with a button that takes it back. */
   public void told(Outcome outcome) {
     post();
-    if (outcome.refused().isEmpty()) {
-      frame.tell(outcome.title(), false, outcome.number());
+    if (!outcome.unconfirmed().isEmpty()) {
+      Outcome.Refusal first = outcome.unconfirmed().getFirst();
+      frame.tell(
+          Words.of("told.unconfirmed", outcome.unconfirmed().size(), first.path(), first.reason()),
+          true,
+          outcome.number());
+    } else if (outcome.refused().isEmpty() && outcome.tracks() + outcome.number() == 0) {
+      frame.tell(Words.of("told.nothing"), false, 0);
+    } else if (outcome.refused().isEmpty()) {
+      String note = outcome.notes().isEmpty() ? "" : "; " + noted(outcome.notes().getFirst());
+      frame.tell(outcome.title() + note, false, outcome.number());
     } else {
       Outcome.Refusal first = outcome.refused().getFirst();
       String name = first.path().substring(first.path().lastIndexOf('/') + 1);
@@ -288,6 +329,10 @@ public final class Desk {
           true,
           outcome.number());
     }
+  }
+
+  private static String noted(Outcome.Refusal note) {
+    return note.path().substring(note.path().lastIndexOf('/') + 1) + " " + note.reason();
   }
 
   /** Long work. */
@@ -318,6 +363,17 @@ public final class Desk {
    */
   public <T> void aside(String name, Work<T> work, Consumer<T> then) {
     aside(name, work, then, () -> {});
+  }
+
+  /**
+   * Runs long work that no job need wait for and that need not be seen.
+   *
+   * @param name said when it fails
+   * @param work what to do
+   * @param then gets the result on the toolkit's thread
+   */
+  public <T> void unseen(String name, Work<T> work, Consumer<T> then) {
+    jobs.unseen(name, work, then);
   }
 
   /**

@@ -65,6 +65,10 @@ final class Jobs {
     run(asking, name, true, work, then, ended);
   }
 
+  <T> void unseen(String name, Desk.Work<T> work, Consumer<T> then) {
+    run(asking, name, false, work, then, () -> {});
+  }
+
   <T> void quietly(Callable<T> work, Consumer<T> then) {
     run(reading, Words.of("job.reading"), false, p -> work.call(), then, () -> {});
   }
@@ -87,7 +91,18 @@ final class Jobs {
   void later(String name, Runnable work) {
     PauseTransition pause =
         pauses.computeIfAbsent(name, n -> new PauseTransition(Duration.millis(600)));
-    pause.setOnFinished(e -> worker.submit(work));
+    pause.setOnFinished(
+        e ->
+            run(
+                worker,
+                name,
+                false,
+                p -> {
+                  work.run();
+                  return true;
+                },
+                done -> {},
+                () -> {}));
     pause.playFromStart();
   }
 
@@ -108,7 +123,7 @@ final class Jobs {
           try {
             T result = work.run(job);
             Platform.runLater(() -> then.accept(result));
-          } catch (Exception failed) {
+          } catch (Throwable failed) { // an error that nobody sees would be worse
             String said = failed.getMessage() == null ? failed.toString() : failed.getMessage();
             Platform.runLater(() -> trouble.accept(Words.of("told.failed", name, said)));
           } finally {

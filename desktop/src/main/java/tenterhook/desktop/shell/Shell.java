@@ -116,7 +116,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
     counts();
     repairsCount();
     go(Station.WEAVE);
-    desk.collection().openingTroubles().stream()
+    desk.collection().startupProblems().stream()
         .findFirst()
         .ifPresent(t -> tell(t.path() + ": " + t.reason(), true, 0));
   }

@@ -64,7 +64,7 @@ public final class TenterhookApp extends Application {
     try {
       MusicCollection collection = collection(progress);
       Platform.runLater(() -> show(stage, collection));
-    } catch (CollectionRefused | java.io.IOException | RuntimeException trouble) {
+    } catch (CollectionRefused | java.io.IOException | RuntimeException | Error trouble) {
       Platform.runLater(
           () -> {
             bar.setVisible(false);
@@ -103,6 +103,10 @@ public final class TenterhookApp extends Application {
     Desk opened = new Desk(collection);
     desk = opened;
     Shell shell = new Shell(opened);
+    Thread.setDefaultUncaughtExceptionHandler(
+        (thread, broken) -> {
+          Platform.runLater(() -> opened.frame().tell(Words.of("told.broken", broken), true, 0));
+        });
     String[] size = collection.setting(SIZE).orElse("1280 800").split(" ");
     stage.getScene().setRoot(shell);
     shell.arriving().watch();

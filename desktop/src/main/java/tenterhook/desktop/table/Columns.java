@@ -17,13 +17,7 @@ final class Columns {
   private static final String SETTING = "columns";
   private static final Map<Field<?>, Integer> USUAL = usual();
   private static final List<Field<?>> NEVER =
-      List.of(
-          Fields.STANDING,
-          Fields.ARTWORK,
-          Fields.CONTENT,
-          Fields.MODIFIED,
-          Fields.LYRICS,
-          Fields.LIVELINESS);
+      List.of(Fields.ARTWORK, Fields.MODIFIED, Fields.LYRICS, Fields.LIVELINESS);
 
   private final Desk desk;
   private final TableView<Integer> table;
@@ -110,7 +104,7 @@ final class Columns {
   List<CheckMenuItem> choice() {
     List<CheckMenuItem> items = new ArrayList<>();
     for (Field<?> field : Fields.all()) {
-      if (NEVER.contains(field)) {
+      if (NEVER.contains(field) || Fields.internal(field)) {
         continue;
       }
       CheckMenuItem item = new CheckMenuItem(field.label());

@@ -216,7 +216,7 @@ public final class TrackPane extends BorderPane {
 
   private void edit(int id, Field<?> field, String raw) {
     RoaringBitmap one = RoaringBitmap.bitmapOf(id);
-    desk.apply(TrackEdits.set(desk.state().get().snapshot(), one, Map.of(field, raw)));
+    desk.command(field.label(), 1, now -> TrackEdits.set(now.snapshot(), one, Map.of(field, raw)));
   }
 
   private void keys(KeyEvent event) {
@@ -257,16 +257,23 @@ public final class TrackPane extends BorderPane {
   /** Rates the selection; 0 takes the rating away. */
   void rate(int rating) {
     String raw = rating == 0 ? "" : String.valueOf(rating);
-    desk.apply(
-        TrackEdits.set(desk.state().get().snapshot(), selection(), Map.of(Fields.RATING, raw)));
+    RoaringBitmap ids = selection();
+    desk.command(
+        Fields.RATING.label(),
+        ids.getCardinality(),
+        now -> TrackEdits.set(now.snapshot(), ids, Map.of(Fields.RATING, raw)));
   }
 
   /** Sets a flag on the selection, or clears it when all have it. */
   void flag(Field<Boolean> flag) {
-    Snapshot snapshot = desk.state().get().snapshot();
     RoaringBitmap ids = selection();
-    boolean all = ids.stream().allMatch(id -> !snapshot.raw(id, flag).isEmpty());
-    desk.apply(TrackEdits.flag(snapshot, ids, flag, !all));
+    desk.command(
+        flag.label(),
+        ids.getCardinality(),
+        now -> {
+          boolean all = ids.stream().noneMatch(id -> now.snapshot().raw(id, flag).isEmpty());
+          return TrackEdits.flag(now.snapshot(), ids, flag, !all);
+        });
   }
 
   /** Asks, then takes the selection out of the collection. */

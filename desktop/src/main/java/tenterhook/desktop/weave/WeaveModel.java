@@ -1,8 +1,8 @@
 package tenterhook.desktop.weave;
 
 import java.util.List;
-import tenterhook.backstage.collection.Delta;
 import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.state.Delta;
 import tenterhook.backstage.store.Store;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.weave.NextStep;

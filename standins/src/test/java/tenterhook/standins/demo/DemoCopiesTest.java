@@ -37,6 +37,7 @@ class DemoCopiesTest {
   @TempDir static Path folder;
   private MusicCollection collection;
   private List<Group> groups;
+  private List<Group> byBytes;
   private final Map<String, Integer> byPath = new HashMap<>();
   private JsonNode truth;
 
@@ -48,8 +49,9 @@ class DemoCopiesTest {
     collection = MusicCollection.open(folder.resolve("collection"), InstantSource.system());
     collection.scan(music, Progress.SILENT);
     Measuring.run(collection, collection.state().snapshot().tracks(), Progress.SILENT);
-    groups =
-        CopySearch.run(collection, Progress.SILENT).groups(collection, Optional.of(Criteria.USUAL));
+    CopySearch search = CopySearch.run(collection, Progress.SILENT);
+    groups = search.groups(collection, Optional.of(Criteria.USUAL));
+    byBytes = search.groups(collection, Optional.empty(), Evidence.SAME_BYTES);
     Snapshot now = collection.state().snapshot();
     now.tracks().forEach((int id) -> byPath.put(now.raw(id, Fields.PATH), id));
   }
@@ -74,8 +76,12 @@ class DemoCopiesTest {
   }
 
   private Optional<Group> together(String one, String other) {
+    return together(groups, one, other);
+  }
+
+  private Optional<Group> together(List<Group> among, String one, String other) {
     List<Integer> ids = List.of(byPath.get(one), byPath.get(other));
-    return groups.stream().filter(g -> g.tracks().containsAll(ids)).findFirst();
+    return among.stream().filter(g -> g.tracks().containsAll(ids)).findFirst();
   }
 
   @Test
@@ -85,7 +91,7 @@ class DemoCopiesTest {
     for (JsonNode file : truth.path("files")) {
       String path = file.path("path").asText();
       if (file.has("copyOf")) {
-        assertThat(together(path, file.path("copyOf").asText()))
+        assertThat(together(byBytes, path, file.path("copyOf").asText()))
             .as(path)
             .hasValueSatisfying(g -> assertThat(g.evidence()).isEqualTo(Evidence.SAME_BYTES));
         copies++;

@@ -1,4 +1,4 @@
-package tenterhook.backstage.collection;
+package tenterhook.backstage.state;
 
 import org.roaringbitmap.RoaringBitmap;
 

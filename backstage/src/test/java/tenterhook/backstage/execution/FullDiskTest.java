@@ -1,17 +1,19 @@
-package tenterhook.backstage.collection;
+package tenterhook.backstage.execution;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.withSettings;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.backstage.collection.CollectionTest;
+import tenterhook.backstage.disk.FileCalls;
+import tenterhook.backstage.disk.SafeFiles;
 import tenterhook.backstage.store.Ledger;
 import tenterhook.backstage.store.Store;
 import tenterhook.backstage.store.StoreBroken;
@@ -25,16 +27,20 @@ import tenterhook.core.job.Progress;
 class FullDiskTest extends CollectionTest {
   private static final String FULL = "the disk is full";
 
-  /** Answers what is asked, and takes nothing in. */
-  private static Store full() {
+  /** A database that answers what is asked, and breaks when one of its methods is called. */
+  private Store broken(String method) throws Exception {
+    Store whole = Store.open(folder.resolve("other"));
     return mock(
         Store.class,
-        call -> {
-          if (call.getMethod().getReturnType() == Optional.class) {
-            return Optional.empty();
-          }
-          throw new StoreBroken(FULL, new IllegalStateException());
-        });
+        withSettings()
+            .spiedInstance(whole)
+            .defaultAnswer(
+                call -> {
+                  if (call.getMethod().getName().equals(method)) {
+                    throw new StoreBroken(FULL, new IllegalStateException());
+                  }
+                  return call.callRealMethod();
+                }));
   }
 
   private Change change() {
@@ -51,10 +57,19 @@ class FullDiskTest extends CollectionTest {
     int id = id("one.wav");
     List<Edit.OfTrack> edits =
         change().edits().stream().map(e -> (Edit.OfTrack) e).filter(e -> e.id() == id).toList();
-    FileStep step = new FileStep(collection.state(), full(), 1, 0);
-    assertThatThrownBy(() -> step.run(id, edits))
-        .isInstanceOf(FileStep.Refused.class)
-        .hasMessageContaining(FULL);
+    Store store = broken("update");
+    TagWriter writer = new TagWriter(store, FileCalls.SYSTEM);
+    FileStep step =
+        new FileStep(
+            collection.state(),
+            store,
+            new SafeFiles(FileCalls.SYSTEM),
+            new PastStates(store, new Ledger(store), writer),
+            writer,
+            new FileStep.Task(1, 0, true, "test", 0));
+    assertThat(step.run(id, edits))
+        .isInstanceOfSatisfying(
+            FileResult.Untouched.class, u -> assertThat(u.reason()).contains(FULL));
     assertThat(file).hasBinaryContent(before);
     assertThat(file.getParent()).isDirectoryNotContaining(p -> !p.toString().endsWith(".wav"));
   }
@@ -62,28 +77,19 @@ class FullDiskTest extends CollectionTest {
   @Test
   void whatWasWrittenButNotNotedIsSaid() throws Exception {
     Path file = music.resolve("Rink/one.wav");
-    Store store =
-        mock(
-            Store.class,
-            call -> {
-              switch (call.getMethod().getName()) {
-                case "together":
-                  throw new StoreBroken(FULL, new IllegalStateException());
-                case "inTransaction":
-                  return 7L; // the number of the change
-                default:
-                  return call.getMethod().getReturnType() == Optional.class
-                      ? Optional.empty()
-                      : null;
-              }
-            });
-    Road.Done done =
-        new Road(store, new Ledger(store))
-            .go(collection.state(), change(), 0, Instant.EPOCH, Progress.SILENT);
+    Store store = broken("together");
+    ChangeExecutor.Done done =
+        new ChangeExecutor(store, new Ledger(store), FileCalls.SYSTEM, "test")
+            .execute(
+                collection.state(),
+                change(),
+                ChangeExecutor.Undo.NONE,
+                Instant.EPOCH,
+                Progress.SILENT);
     assertThat(inFile(file, Fields.ALBUM)).isEqualTo("Slipway");
     assertThat(done.outcome().number()).isZero();
     assertThat(done.outcome().written()).isEqualTo(2);
-    assertThat(done.outcome().refused())
+    assertThat(done.outcome().unconfirmed())
         .singleElement()
         .satisfies(r -> assertThat(r.reason()).contains(FULL).contains("2 files are written"));
     assertThat(done.cells()).isNotEmpty();

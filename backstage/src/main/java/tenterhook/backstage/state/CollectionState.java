@@ -1,11 +1,13 @@
-package tenterhook.backstage.collection;
+package tenterhook.backstage.state;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.Optional;
+import tenterhook.backstage.disk.RelativePaths;
 import tenterhook.core.change.Place;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.CrateContents;
@@ -23,6 +25,8 @@ import tenterhook.core.track.Snapshot;
  */
 public record CollectionState(
     Snapshot snapshot, Codebook codebook, Crates crates, Map<String, Path> roots) {
+  private static final String NO_NAME = "a name that cannot be written in this encoding";
+
   /** Copies. */
   public CollectionState {
     roots = Map.copyOf(roots);
@@ -30,7 +34,11 @@ public record CollectionState(
 
   /** The absolute path of a place, or empty when its root is not known. */
   public Optional<Path> path(Place place) {
-    return Optional.ofNullable(roots.get(place.root())).map(r -> r.resolve(place.path()));
+    try {
+      return Optional.ofNullable(roots.get(place.root())).map(r -> r.resolve(place.path()));
+    } catch (InvalidPathException noName) {
+      return Optional.empty();
+    }
   }
 
   /**
@@ -39,7 +47,7 @@ public record CollectionState(
    * @throws IOException when it is not there
    */
   public String below(String root, Path folder) throws IOException {
-    return roots.get(root).relativize(folder.toRealPath()).toString().replace('\\', '/');
+    return RelativePaths.below(roots.get(root), folder.toRealPath());
   }
 
   /** Whether a file lies at a place on the disk. */
@@ -47,11 +55,22 @@ public record CollectionState(
     return path(place).filter(Files::exists).isPresent();
   }
 
-  /** The absolute path of a track's file. */
+  /**
+   * The absolute path of a track's file. Where the program was started so that it cannot name the
+   * file, this is a path at which nothing lies.
+   */
   public Path path(int id) {
-    Path root = roots.get(snapshot.raw(id, Fields.ROOT));
-    String path = snapshot.raw(id, Fields.PATH);
-    return root == null ? Path.of(path) : root.resolve(path);
+    Path root = roots.getOrDefault(snapshot.raw(id, Fields.ROOT), Path.of(""));
+    try {
+      return root.resolve(snapshot.raw(id, Fields.PATH));
+    } catch (InvalidPathException noName) {
+      return root.resolve(NO_NAME);
+    }
+  }
+
+  /** Whether the program, as it was started, can name a track's file. */
+  public boolean named(int id) {
+    return !path(id).endsWith(NO_NAME);
   }
 
   /**
@@ -63,7 +82,8 @@ public record CollectionState(
     return new CrateContents(snapshot, codebook, crates, today);
   }
 
-  CollectionState with(Snapshot other) {
+  /** The same with other tracks. */
+  public CollectionState with(Snapshot other) {
     return new CollectionState(other, codebook, crates, roots);
   }
 }

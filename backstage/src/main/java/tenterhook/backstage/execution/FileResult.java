@@ -1,0 +1,36 @@
+package tenterhook.backstage.execution;
+
+import java.util.List;
+import tenterhook.core.track.Cell;
+
+/** How the part of a change ended that concerns one track. */
+sealed interface FileResult {
+  /**
+   * Nothing happened to the file; safe to refuse.
+   *
+   * @param reason what happened and what to do
+   */
+  record Untouched(String reason) implements FileResult {}
+
+  /**
+   * All of it is done.
+   *
+   * @param cells what the collection takes over
+   * @param touched whether a file was rewritten or moved
+   * @param notes what else there is to know
+   */
+  record Done(List<Cell> cells, boolean touched, List<String> notes) implements FileResult {
+    /** Copies. */
+    public Done {
+      cells = List.copyOf(cells);
+      notes = List.copyOf(notes);
+    }
+  }
+
+  /**
+   * The file is altered, but something of it is not certain; the ledger keeps it open.
+   *
+   * @param reason what is not certain
+   */
+  record Unconfirmed(String reason) implements FileResult {}
+}

@@ -1,0 +1,76 @@
+package tenterhook.core.crate;
+
+import java.util.List;
+import java.util.function.BiFunction;
+import tenterhook.core.merge.MergeConflict;
+import tenterhook.core.merge.ThreeWay;
+import tenterhook.core.merge.ThreeWay.Kind;
+
+/** Makes an edit of shelves and crates on shelves that were edited elsewhere meanwhile. */
+public final class CratesMerge {
+  private static final Kind<Integer> TRACKS =
+      new Kind<>(String::valueOf, never(), (before, after, now) -> now, "track");
+  private static final Kind<Rule.Line> LINES =
+      new Kind<>(Rule.Line::toString, never(), (before, after, now) -> now, "line");
+  private static final Kind<Crate> CRATES =
+      new Kind<>(Crate::name, Crate::named, CratesMerge::crate, "crate");
+  private static final Kind<Shelf> SHELVES =
+      new Kind<>(Shelf::name, Shelf::named, CratesMerge::shelf, "shelf");
+
+  private CratesMerge() {}
+
+  /** Parts that have no name of their own are never renamed. */
+  private static <T> BiFunction<T, String, T> never() {
+    return (part, key) -> part;
+  }
+
+  /**
+   * The shelves after an edit.
+   *
+   * @param before as they were when the edit was made
+   * @param after as the edit left them
+   * @param now as they are
+   * @throws MergeConflict when the same part was altered otherwise meanwhile, or the result would
+   *     not hold together
+   */
+  public static Crates merge(Crates before, Crates after, Crates now) throws MergeConflict {
+    List<Shelf> shelves = ThreeWay.list(before.shelves(), after.shelves(), now.shelves(), SHELVES);
+    try {
+      return new Crates(shelves);
+    } catch (IllegalArgumentException apart) {
+      throw new MergeConflict(apart.getMessage() + "; all crates stay as they are");
+    }
+  }
+
+  private static Shelf shelf(Shelf before, Shelf after, Shelf now) throws MergeConflict {
+    return new Shelf(
+        now.name(),
+        ThreeWay.list(before.crates(), after.crates(), now.crates(), CRATES),
+        new NeverPlay(
+            ThreeWay.list(
+                before.never().tracks(), after.never().tracks(), now.never().tracks(), TRACKS),
+            ThreeWay.list(
+                before.never().lines(), after.never().lines(), now.never().lines(), LINES)));
+  }
+
+  private static Crate crate(Crate before, Crate after, Crate now) throws MergeConflict {
+    if (before instanceof Crate.HandCrate old
+        && after instanceof Crate.HandCrate wanted
+        && now instanceof Crate.HandCrate hand) {
+      return new Crate.HandCrate(
+          hand.name(), ThreeWay.list(old.tracks(), wanted.tracks(), hand.tracks(), TRACKS));
+    }
+    String name = "crate " + now.name();
+    if (before instanceof Crate.RuleCrate old
+        && after instanceof Crate.RuleCrate wanted
+        && now instanceof Crate.RuleCrate rule) {
+      return new Crate.RuleCrate(
+          rule.name(),
+          ThreeWay.value(old.rule(), wanted.rule(), rule.rule(), "the rule of " + name),
+          ThreeWay.value(old.order(), wanted.order(), rule.order(), "the order of " + name),
+          ThreeWay.value(old.limit(), wanted.limit(), rule.limit(), "the limit of " + name),
+          ThreeWay.value(old.resting(), wanted.resting(), rule.resting(), "rest in " + name));
+    }
+    return ThreeWay.value(before, after, now, name);
+  }
+}
