@@ -1,11 +1,19 @@
 package tenterhook.cli;
 
+import java.util.Locale;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
 import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.collection.UndoRedo;
 import tenterhook.core.change.LedgerEntry;
 
 /** Lists the ledger. */
-@Command(name = "history", description = "Lists every change, the newest first.")
+@Command(
+    name = "history",
+    description =
+        "Lists every change, the newest first; history shorten N ends undo of the oldest.",
+    subcommands = HistoryCommand.Shorten.class)
 final class HistoryCommand extends Work {
   @Override
   void run(MusicCollection collection) {
@@ -17,13 +25,52 @@ final class HistoryCommand extends Work {
               .put("title", entry.title())
               .put("tracks", entry.tracks())
               .put("undoes", entry.undoes())
-              .put("undoneBy", entry.undoneBy()),
-          String.format(
-              "%5d  %s  %s%s",
-              entry.number(),
-              entry.at(),
-              entry.title(),
-              entry.undoneBy() > 0 ? "  (taken back by " + entry.undoneBy() + ")" : ""));
+              .put("undoneBy", entry.undoneBy())
+              .put("remaining", entry.remaining()),
+          String.format("%5d  %s  %s%s", entry.number(), entry.at(), entry.title(), state(entry)));
+    }
+    UndoRedo.Cost cost = collection.undoing().cost();
+    say(
+        object().put("undoable", cost.changes()).put("bytes", cost.bytes()),
+        String.format(
+            Locale.ROOT,
+            "%d changes can be taken back; what is kept for that takes %.1f MB",
+            cost.changes(),
+            cost.bytes() / 1e6));
+  }
+
+  private static String state(LedgerEntry entry) {
+    if (entry.undoneBy() > 0) {
+      return "  (taken back by " + entry.undoneBy() + ")";
+    }
+    if (entry.partlyUndone()) {
+      return "  (holds on " + entry.remaining() + " of " + entry.tracks() + " tracks)";
+    }
+    return entry.canUndo() ? "" : "  (can no longer be taken back)";
+  }
+
+  @Command(
+      name = "shorten",
+      description = "Ends undo of a change and all before it, for good, and frees what it takes.")
+  static final class Shorten extends Work {
+    @Parameters(paramLabel = "N", description = "The last change that undo is to end for.")
+    long last;
+
+    @Option(names = "--yes", description = "Really does it; it cannot be taken back.")
+    boolean yes;
+
+    @Override
+    void run(MusicCollection collection) {
+      if (!yes || main.dryRun) {
+        say(
+            object().put("dryRun", "shorten " + last),
+            "undo of change " + last + " and all before it would end for good; --yes does it");
+        return;
+      }
+      long freed = collection.undoing().shorten(last);
+      say(
+          object().put("freed", freed),
+          String.format(Locale.ROOT, "%.1f MB are no longer kept", freed / 1e6));
     }
   }
 }

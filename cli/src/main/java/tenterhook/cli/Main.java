@@ -44,6 +44,9 @@ import tenterhook.backstage.store.StoreBroken;
       ExportCommand.class,
       ImportCommand.class,
       HistoryCommand.class,
+      BackupCommands.Write.class,
+      BackupCommands.Restore.class,
+      BackupCommands.Mirror.class,
       UndoCommand.class
     })
 public final class Main {

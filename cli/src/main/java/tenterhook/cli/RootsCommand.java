@@ -19,6 +19,11 @@ import tenterhook.core.field.Fields;
 final class RootsCommand extends Work {
   @Override
   void run(MusicCollection collection) {
+    list(this, collection);
+  }
+
+  /** Lists them for any command. */
+  void list(Work work, MusicCollection collection) {
     Map<String, Path> roots = new TreeMap<>(collection.state().roots());
     roots.remove(Place.HOLDING_BAY);
     roots.forEach(
@@ -28,7 +33,7 @@ final class RootsCommand extends Work {
                   .tracks(id -> tracks(collection).raw(id, Fields.ROOT).equals(name))
                   .getCardinality();
           boolean there = DiskPresence.connected(path);
-          say(
+          work.say(
               object()
                   .put("root", name)
                   .put("path", path.toString())

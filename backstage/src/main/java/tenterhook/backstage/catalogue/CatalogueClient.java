@@ -15,6 +15,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import tenterhook.core.catalogue.Catalogue;
 import tenterhook.core.catalogue.CatalogueEntry;
 
@@ -25,6 +29,9 @@ import tenterhook.core.catalogue.CatalogueEntry;
  */
 public final class CatalogueClient implements Catalogue {
   private static final int MOST_KEPT = 20_000;
+  private static final long MOST_BYTES = 2 << 20;
+  private static final int MOST_ENTRIES = 200;
+  private static final int MOST_SECONDS = 30;
   private static final ObjectMapper JSON = new ObjectMapper();
 
   private final URI address;
@@ -122,8 +129,7 @@ public final class CatalogueClient implements Catalogue {
       }
       keepRate();
       try {
-        HttpResponse<String> response =
-            http.send(request(what), HttpResponse.BodyHandlers.ofString());
+        HttpResponse<String> response = answer(request(what));
         if (response.statusCode() == 200) {
           List<CatalogueEntry> entries = entries(response.body());
           cache.put(what, entries);
@@ -142,6 +148,23 @@ public final class CatalogueClient implements Catalogue {
     throw new Unanswered(trouble + "; nothing was changed, and what it said before is kept");
   }
 
+  /** An answer as a whole, within the time and the size that a catalogue's answer may have. */
+  private HttpResponse<String> answer(HttpRequest request)
+      throws IOException, InterruptedException {
+    CompletableFuture<HttpResponse<String>> asked =
+        http.sendAsync(
+            request,
+            HttpResponse.BodyHandlers.limiting(HttpResponse.BodyHandlers.ofString(), MOST_BYTES));
+    try {
+      return asked.get(manners.patience().toMillis(), TimeUnit.MILLISECONDS);
+    } catch (TimeoutException dripping) {
+      asked.cancel(true);
+      throw new IOException("the answer took too long", dripping);
+    } catch (ExecutionException broken) {
+      throw new IOException(broken.getCause());
+    }
+  }
+
   private static Duration max(Duration a, Duration b) {
     return a.compareTo(b) >= 0 ? a : b;
   }
@@ -151,7 +174,7 @@ public final class CatalogueClient implements Catalogue {
         .headers()
         .firstValue("Retry-After")
         .filter(v -> v.matches("\\d{1,3}"))
-        .map(v -> OptionalInt.of(Integer.parseInt(v)))
+        .map(v -> OptionalInt.of(Math.min(MOST_SECONDS, Integer.parseInt(v))))
         .orElse(OptionalInt.empty());
   }
 
@@ -182,6 +205,9 @@ public final class CatalogueClient implements Catalogue {
   private static List<CatalogueEntry> entries(String body) throws IOException {
     List<CatalogueEntry> entries = new ArrayList<>();
     for (JsonNode one : JSON.readTree(body).path("entries")) {
+      if (entries.size() == MOST_ENTRIES) {
+        break;
+      }
       try {
         entries.add(CatalogueJson.read(one));
       } catch (IllegalArgumentException unusable) {

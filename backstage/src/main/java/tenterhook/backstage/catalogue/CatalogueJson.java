@@ -6,6 +6,8 @@ import tenterhook.core.catalogue.CatalogueEntry;
 
 /** The form of an entry in the service's answers and in the store; see docs/catalogue.md. */
 public final class CatalogueJson {
+  private static final int LONGEST = 500;
+
   private CatalogueJson() {}
 
   /** Writes an entry. */
@@ -23,14 +25,20 @@ public final class CatalogueJson {
    */
   public static CatalogueEntry read(JsonNode one) {
     return new CatalogueEntry(
-        one.path("id").asText(),
-        one.path("artist").asText(),
-        one.path("title").asText(),
-        one.path("album").asText(),
+        text(one, "id"),
+        text(one, "artist"),
+        text(one, "title"),
+        text(one, "album"),
         one.path("year").asInt(),
-        one.path("genre").asText(),
+        text(one, "genre"),
         one.path("track").asInt(),
         one.path("trackTotal").asInt(),
         one.path("seconds").asDouble());
+  }
+
+  /** No name of a person, a song or an album is longer. */
+  private static String text(JsonNode one, String name) {
+    String text = one.path(name).asText();
+    return text.length() <= LONGEST ? text : text.substring(0, LONGEST);
   }
 }

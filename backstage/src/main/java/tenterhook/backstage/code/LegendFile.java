@@ -1,10 +1,7 @@
 package tenterhook.backstage.code;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -14,6 +11,9 @@ import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
 import org.apache.commons.text.StringEscapeUtils;
+import tenterhook.backstage.disk.BoundedText;
+import tenterhook.backstage.disk.WrittenFiles;
+import tenterhook.backstage.playlist.CsvCells;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
@@ -95,9 +95,7 @@ public enum LegendFile {
    */
   public static void write(Path target, Codebook codebook, String title) throws IOException {
     String text = of(target).text(codebook, title);
-    Path part = target.resolveSibling(target.getFileName() + ".part");
-    Files.writeString(part, text, StandardCharsets.UTF_8);
-    Files.move(part, target, StandardCopyOption.REPLACE_EXISTING);
+    WrittenFiles.write(target, text);
   }
 
   private static String csv(Codebook codebook) {
@@ -107,16 +105,16 @@ public enum LegendFile {
       for (Facet facet : codebook.facets()) {
         for (Code code : facet.codes()) {
           rows.printRecord(
-              facet.name(),
-              facet.question(),
+              CsvCells.write(facet.name()),
+              CsvCells.write(facet.question()),
               yes(facet.many()),
               yes(facet.demanded()),
-              code.token(),
-              code.meaning(),
-              code.key(),
-              String.join(" ", code.synonyms()),
+              CsvCells.write(code.token()),
+              CsvCells.write(code.meaning()),
+              CsvCells.write(code.key()),
+              CsvCells.write(String.join(" ", code.synonyms())),
               yes(code.retired()),
-              code.rule());
+              CsvCells.write(code.rule()));
         }
       }
     } catch (IOException impossible) {
@@ -176,7 +174,7 @@ public enum LegendFile {
    * @throws IllegalArgumentException when it is no such table; the message says the line
    */
   public static Codebook read(Path source, Codebook now) throws IOException {
-    String text = Files.readString(source, StandardCharsets.UTF_8);
+    String text = BoundedText.read(source, 4 << 20);
     CSVFormat form =
         CSVFormat.RFC4180
             .builder()
@@ -205,7 +203,7 @@ public enum LegendFile {
   }
 
   private static Codebook with(Codebook book, CSVRecord row) {
-    String name = row.get("facet");
+    String name = CsvCells.read(row.get("facet"));
     Facet facet =
         book.facet(name).orElse(new Facet(name, "", !row.isMapped("many"), false, List.of()));
     Facet said =
@@ -215,11 +213,15 @@ public enum LegendFile {
             flag(row, "many", facet.many()),
             flag(row, "demanded", facet.demanded()),
             facet.codes());
-    Code before = said.code(row.get("code")).orElse(new Code(row.get("code"), ""));
+    Code before =
+        said.code(CsvCells.read(row.get("code")))
+            .orElse(new Code(CsvCells.read(row.get("code")), ""));
     List<String> synonyms = new ArrayList<>(before.synonyms());
     if (row.isMapped("synonyms")) {
       synonyms =
-          Arrays.stream(row.get("synonyms").split("\\s+")).filter(s -> !s.isEmpty()).toList();
+          Arrays.stream(CsvCells.read(row.get("synonyms")).split("\\s+"))
+              .filter(s -> !s.isEmpty())
+              .toList();
     }
     Code code =
         new Code(
@@ -237,7 +239,7 @@ public enum LegendFile {
   }
 
   private static String value(CSVRecord row, String column, String otherwise) {
-    return row.isMapped(column) && row.isSet(column) ? row.get(column) : otherwise;
+    return row.isMapped(column) && row.isSet(column) ? CsvCells.read(row.get(column)) : otherwise;
   }
 
   private static boolean flag(CSVRecord row, String column, boolean otherwise) {

@@ -147,7 +147,7 @@ public final class MusicCollection implements AutoCloseable {
    * @return how many tracks still wait
    */
   public synchronized int confirmOpen() {
-    executor.clearLeftovers();
+    executor.clearLeftovers(state);
     for (long number : ledger.interrupted()) {
       if (ledger.open(number).isEmpty() || waitsNoMore(number)) {
         ChangeExecutor.Done done = executor.recover(state, number);
@@ -168,6 +168,7 @@ public final class MusicCollection implements AutoCloseable {
   }
 
   private void sayWaiting() {
+    store.problems().forEach(p -> startupProblems.add(new Refusal(0, folder.toString(), p)));
     if (!RelativePaths.allNamesReadable()) {
       startupProblems.add(
           new Refusal(
@@ -281,7 +282,7 @@ public final class MusicCollection implements AutoCloseable {
   }
 
   private synchronized Outcome apply(Command command, Undo undo, Progress progress) {
-    executor.clearLeftovers();
+    executor.clearLeftovers(state);
     if (!ledger.waiting().isEmpty()) {
       confirmOpen();
     }
@@ -480,6 +481,15 @@ public final class MusicCollection implements AutoCloseable {
       }
     }
     keep(cells, moment);
+  }
+
+  /**
+   * Writes a whole copy of the database as it is now.
+   *
+   * @param copy must not be there
+   */
+  public void copyDatabase(Path copy) {
+    store.copyTo(copy);
   }
 
   /** The folder that holds the database and the plain files. */

@@ -37,7 +37,10 @@ final class Roots {
             target + " holds the folder of root " + root.getKey() + "; scan that one");
       }
     }
-    String base = target.getFileName() == null ? "Disk" : target.getFileName().toString();
+    String own = target.getFileName() == null ? "" : target.getFileName().toString();
+    // a root's name stands in lists, in the ledger and in paths of the holding bay
+    String plain = own.replaceAll("[\\p{Cntrl}/\\\\]+", " ").strip().replaceFirst("^\\.+", "");
+    String base = plain.isEmpty() ? "Disk" : plain;
     String name = base;
     for (int i = 2; roots.containsKey(name); i++) {
       name = base + " " + i;

@@ -258,17 +258,13 @@ final class FileMover {
   }
 
   /**
-   * Whether something that did not take place left anything behind, or may have, on a disk that is
-   * not there.
+   * Whether a move that did not take place left anything behind.
    *
    * @param source the file
    * @param path where it was to go
    * @param token as it was given
    */
   static boolean leftBehind(Path source, Path path, String token) {
-    if (!Files.isDirectory(source.getParent()) && !Files.isDirectory(path.getParent())) {
-      return true;
-    }
     return FileIdentity.taken(part(path, token))
         || isHolder(path, token)
         || FileIdentity.same(source, path);

@@ -13,10 +13,11 @@ import java.nio.file.WatchKey;
 import java.nio.file.WatchService;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.time.Duration;
-import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 
@@ -29,7 +30,7 @@ public final class FolderWatch implements AutoCloseable {
   private final Duration quiet;
   private final Consumer<Set<Path>> onChange;
   private final Consumer<Throwable> onTrouble;
-  private final Map<WatchKey, Path> folders = new HashMap<>();
+  private final Map<WatchKey, Path> folders = new ConcurrentHashMap<>();
   private final Thread thread;
 
   /**
@@ -62,6 +63,37 @@ public final class FolderWatch implements AutoCloseable {
     this.thread = Thread.ofPlatform().daemon().name("watch").start(this::run);
   }
 
+  /**
+   * Watches single folders, without what is below them.
+   *
+   * @param folders those that are not there are passed by
+   * @throws IOException when this system cannot watch folders
+   */
+  public static FolderWatch of(
+      List<Path> folders,
+      Duration quiet,
+      Consumer<Set<Path>> onChange,
+      Consumer<Throwable> onTrouble)
+      throws IOException {
+    FolderWatch watch = new FolderWatch(List.of(), quiet, onChange, onTrouble);
+    for (Path folder : folders) {
+      if (Files.isDirectory(folder)) {
+        watch.watch(folder);
+      }
+    }
+    return watch;
+  }
+
+  private void watch(Path dir) throws IOException {
+    WatchKey key =
+        dir.register(
+            service,
+            StandardWatchEventKinds.ENTRY_CREATE,
+            StandardWatchEventKinds.ENTRY_DELETE,
+            StandardWatchEventKinds.ENTRY_MODIFY);
+    folders.put(key, dir);
+  }
+
   private void register(Path folder) throws IOException {
     if (!Files.isDirectory(folder)) {
       return;
@@ -75,13 +107,7 @@ public final class FolderWatch implements AutoCloseable {
             if (ours(dir)) {
               return FileVisitResult.SKIP_SUBTREE;
             }
-            WatchKey key =
-                dir.register(
-                    service,
-                    StandardWatchEventKinds.ENTRY_CREATE,
-                    StandardWatchEventKinds.ENTRY_DELETE,
-                    StandardWatchEventKinds.ENTRY_MODIFY);
-            folders.put(key, dir);
+            watch(dir);
             return FileVisitResult.CONTINUE;
           }
 

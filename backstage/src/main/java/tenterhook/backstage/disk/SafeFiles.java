@@ -9,8 +9,10 @@ import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * Replaces and moves users' files so that at every moment either the old or the new one is whole,
@@ -221,17 +223,13 @@ public final class SafeFiles {
   }
 
   /**
-   * Whether something that did not take place left anything behind, or may have, on a disk that is
-   * not there.
+   * Whether something that did not take place left anything behind.
    *
    * @param file the file
    * @param to where it was to go; the file itself when it was to be replaced
    * @param token as it was given
    */
   public boolean leftBehind(Path file, Path to, String token) {
-    if (!Files.isDirectory(file.getParent()) && !Files.isDirectory(to.getParent())) {
-      return true;
-    }
     return to.equals(file)
         ? new WorkRoom(calls, real(file), token).isOurs()
         : FileMover.leftBehind(file, to, token);
@@ -278,6 +276,18 @@ public final class SafeFiles {
       FileCalls.SYSTEM.flushFolder(to.toAbsolutePath().getParent());
     } finally {
       Files.deleteIfExists(part);
+    }
+  }
+
+  /** Removes a folder of the program's own with all that is in it; never through a link. */
+  public static void removeTree(Path folder) throws IOException {
+    if (!Files.isDirectory(folder, LinkOption.NOFOLLOW_LINKS)) {
+      return;
+    }
+    try (Stream<Path> all = Files.walk(folder)) {
+      for (Path one : all.sorted(Comparator.reverseOrder()).toList()) {
+        Files.delete(one);
+      }
     }
   }
 

@@ -154,8 +154,23 @@ public final class ChangeExecutor {
     return number[0];
   }
 
-  /** Values, ledger, crates and codebook change together or not at all. */
+  /**
+   * Values, ledger, crates and codebook change together or not at all. Where the database reports a
+   * trouble although it took all in, that is seen, so that nobody works on with what is out of
+   * date.
+   */
   private void settle(long number, Change change, Run run, boolean others, boolean othersEnd) {
+    try {
+      close(number, change, run, others, othersEnd);
+    } catch (StoreBroken trouble) {
+      if (!RoaringBitmap.andNot(ledger.open(number), run.open).isEmpty()
+          || ledger.open(number).isEmpty() && ledger.interrupted().contains(number)) {
+        throw trouble;
+      }
+    }
+  }
+
+  private void close(long number, Change change, Run run, boolean others, boolean othersEnd) {
     transaction(
         () ->
             store.together(
@@ -359,6 +374,10 @@ public final class ChangeExecutor {
           run.refuse(state, id, untouched.reason());
           run.leftovers.addAll(step.leftBehind(id, entry.getValue()));
         }
+        case FileResult.Stale stale -> {
+          run.refuse(state, id, stale.reason());
+          run.cells.addAll(stale.cells());
+        }
         case FileResult.Unconfirmed open -> {
           run.open.add(id);
           run.unconfirmed.add(new Refusal(id, state.path(id).toString(), open.reason()));
@@ -404,9 +423,12 @@ public final class ChangeExecutor {
   }
 
   /** Clears away what could not be cleared before, as far as its disk is there. */
-  public void clearLeftovers() {
+  public void clearLeftovers(CollectionState state) {
     Leftovers leftovers = new Leftovers(store);
     for (Leftover one : leftovers.all()) {
+      if (state.away(one.path()) || state.away(one.source())) {
+        continue;
+      }
       try {
         files.clearLeft(one.source(), one.path(), one.token());
         if (!files.leftBehind(one.source(), one.path(), one.token())) {

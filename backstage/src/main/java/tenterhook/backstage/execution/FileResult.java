@@ -13,6 +13,19 @@ sealed interface FileResult {
   record Untouched(String reason) implements FileResult {}
 
   /**
+   * Nothing happened to the file, since it is not what the collection took it for.
+   *
+   * @param reason what happened and what to do
+   * @param cells what the file holds, for the collection to take over
+   */
+  record Stale(String reason, List<Cell> cells) implements FileResult {
+    /** Copies. */
+    public Stale {
+      cells = List.copyOf(cells);
+    }
+  }
+
+  /**
    * All of it is done.
    *
    * @param cells what the collection takes over

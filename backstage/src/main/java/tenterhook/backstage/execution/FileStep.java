@@ -29,6 +29,7 @@ import tenterhook.core.change.Place;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.field.Home;
+import tenterhook.core.measure.MeasuredFields;
 import tenterhook.core.track.Cell;
 
 /** Does the part of a change that concerns one track's file, and says what the file then holds. */
@@ -80,6 +81,13 @@ final class FileStep {
     }
   }
 
+  /** A file that another program changed, or put in the place of the one that was read. */
+  private static final class Other extends Exception {
+    Other(String reason) {
+      super(reason + "; it was read again, so edit again");
+    }
+  }
+
   /** Does all edits of one track. */
   FileResult run(int id, List<Edit.OfTrack> edits) {
     refuseMoveAndRewrite(id, edits);
@@ -87,13 +95,30 @@ final class FileStep {
       return done(id, edits);
     } catch (Refused reason) {
       return new FileResult.Untouched(String.valueOf(reason.getMessage()));
+    } catch (Other reason) {
+      return new FileResult.Stale(String.valueOf(reason.getMessage()), readAgain(id));
     } catch (RuntimeException | Error broken) {
       // one broken file costs that file only; how far it came is asked of the file itself
       return new FileResult.Unconfirmed("something unforeseen happened: " + broken);
     }
   }
 
-  private FileResult done(int id, List<Edit.OfTrack> edits) throws Refused {
+  /** What a file holds by now; nothing when it cannot be read. */
+  private List<Cell> readAgain(int id) {
+    Path file = state.path(id);
+    try {
+      List<Cell> cells = new ArrayList<>(ScanCells.of(id, TagFiles.read(file), file));
+      String heard = state.snapshot().raw(id, Fields.SOUND_SEAL);
+      if (cells.stream().noneMatch(c -> c.field() == Fields.SOUND_SEAL && c.raw().equals(heard))) {
+        cells.addAll(MeasuredFields.none(id));
+      }
+      return cells;
+    } catch (Unreadable | IOException gone) {
+      return List.of();
+    }
+  }
+
+  private FileResult done(int id, List<Edit.OfTrack> edits) throws Refused, Other {
     Map<Field<?>, String> old = new HashMap<>();
     Map<Field<?>, String> after = new HashMap<>();
     List<Cell> cells = new ArrayList<>();
@@ -187,7 +212,7 @@ final class FileStep {
     }
     return places.stream()
         .map(p -> new Leftover(p, token(id), file, id))
-        .filter(l -> files.leftBehind(l.source(), l.path(), l.token()))
+        .filter(l -> state.away(l.path()) || files.leftBehind(l.source(), l.path(), l.token()))
         .toList();
   }
 
@@ -232,7 +257,8 @@ final class FileStep {
   }
 
   private Alteration rewrite(
-      int id, Path file, Map<Field<?>, String> old, Map<Field<?>, String> after) throws Refused {
+      int id, Path file, Map<Field<?>, String> old, Map<Field<?>, String> after)
+      throws Refused, Other {
     if (!Files.exists(file)) {
       throw new Refused("the file is lost; bring it back first");
     }
@@ -271,29 +297,28 @@ final class FileStep {
     }
   }
 
-  private static void refuseOther(Reading now, Map<Field<?>, String> old) throws Refused {
+  private static void refuseOther(Reading now, Map<Field<?>, String> old) throws Other {
     for (Map.Entry<Field<?>, String> one : old.entrySet()) {
       if (!TagWriter.agrees(one.getKey(), one.getValue(), now.raw(one.getKey()))) {
-        throw new Refused(
+        throw new Other(
             "its "
                 + one.getKey().label()
                 + " was changed elsewhere to \""
                 + one.getKey().type().show(now.raw(one.getKey()))
-                + "\"; scan it, then edit again");
+                + "\"");
       }
     }
   }
 
   /** A file that is not the one that was read is not written to, whatever its name and time say. */
-  private void refuseOther(int id, Seal seal) throws Refused {
+  private void refuseOther(int id, Seal seal) throws Other {
     String sound = state.snapshot().raw(id, Fields.SOUND_SEAL);
     String tags = state.snapshot().raw(id, Fields.TAGS_SEAL);
     if (!sound.isEmpty() && !sound.equals(seal.sound())) {
-      throw new Refused("holds another recording than when it was read; scan it, then edit again");
+      throw new Other("holds another recording than when it was read");
     }
     if (!tags.isEmpty() && !tags.equals(seal.tags())) {
-      throw new Refused(
-          "was changed by another program since it was read; scan it, then edit again");
+      throw new Other("was changed by another program since it was read");
     }
   }
 

@@ -77,6 +77,10 @@ final class Recovery {
     for (Edit.OfTrack edit : edits) {
       if (edit instanceof Edit.MoveFile move) {
         places.add(move.from());
+        Optional<Path> to = state.path(move.to());
+        if (to.isPresent() && state.away(to.get())) {
+          return to;
+        }
       }
     }
     return places.stream()

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import tenterhook.backstage.collection.Playlists;
+import tenterhook.backstage.disk.BoundedText;
 import tenterhook.backstage.disk.MusicWalk;
 import tenterhook.backstage.playlist.Playlist;
 import tenterhook.backstage.playlist.Playlist.Entry;
@@ -145,7 +146,8 @@ public record DiskReport(
       target = old.file().resolveSibling(name.substring(0, dot) + more + name.substring(dot));
     }
     boolean absolute =
-        Files.readAllLines(old.file()).stream()
+        BoundedText.read(old.file(), 64L << 20)
+            .lines()
             .anyMatch(l -> l.startsWith("/") || l.contains("file:") || l.matches("[A-Za-z]:.*"));
     Playlists.form(target)
         .write(

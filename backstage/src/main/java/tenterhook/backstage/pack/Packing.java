@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import tenterhook.backstage.disk.SafeFiles;
+import tenterhook.backstage.disk.WrittenFiles;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.job.Progress;
 import tenterhook.core.text.PortableNames;
@@ -25,6 +26,7 @@ public final class Packing {
   public static final String SUMS = "checksums.sha256";
 
   private final Path folder;
+  private final WrittenFiles written;
   private final Map<String, String> sums = new TreeMap<>();
 
   /**
@@ -48,19 +50,12 @@ public final class Packing {
   /**
    * A folder to copy into; made when it is not there.
    *
-   * @throws IOException when the disk refuses
+   * @throws IOException when the disk refuses, or a list of another program's is there
    */
   public Packing(Path folder) throws IOException {
     this.folder = Files.createDirectories(folder);
-    Path list = folder.resolve(SUMS);
-    if (Files.exists(list)) {
-      for (String line : Files.readAllLines(list, StandardCharsets.UTF_8)) {
-        String[] parts = line.split("\\s+\\*?", 2);
-        if (parts.length == 2) {
-          sums.put(parts[1], parts[0]);
-        }
-      }
-    }
+    this.written = new WrittenFiles(folder);
+    written.check(folder.resolve(SUMS));
   }
 
   /**
@@ -111,15 +106,16 @@ public final class Packing {
     if (Files.exists(target)) {
       String held = SafeFiles.hash(target);
       if (held.equals(wanted)) {
-        sums.put(name, held);
+        sums.put(name, held); // the same to the byte, be it ours or not
         return false;
       }
-      if (!held.equals(sums.get(name))) {
+      if (!written.mayWrite(target)) {
         throw new IOException("another file is called " + name + " there; it was left as it is");
       }
     }
     SafeFiles.copy(file, target, StandardCopyOption.REPLACE_EXISTING);
     sums.put(name, wanted);
+    written.wrote(target, wanted);
     return true;
   }
 
@@ -129,5 +125,7 @@ public final class Packing {
     Path part = folder.resolve(SUMS + ".part");
     Files.writeString(part, text, StandardCharsets.UTF_8);
     Files.move(part, folder.resolve(SUMS), StandardCopyOption.REPLACE_EXISTING);
+    written.wrote(folder.resolve(SUMS), SafeFiles.hash(folder.resolve(SUMS)));
+    written.keep();
   }
 }

@@ -44,11 +44,11 @@ final class CsvList implements PlaylistFile.Form {
       csv.printRecord("artist", "title", "album", "seconds", "path");
       for (Entry e : playlist.entries()) {
         csv.printRecord(
-            e.artist(),
-            e.title(),
-            e.album(),
+            CsvCells.write(e.artist()),
+            CsvCells.write(e.title()),
+            CsvCells.write(e.album()),
             e.seconds() < 0 ? "" : e.seconds(),
-            e.file().map(paths::of).orElse(""));
+            CsvCells.write(e.file().map(paths::of).orElse("")));
       }
     } catch (IOException impossible) {
       throw new IllegalStateException("a text takes everything", impossible);
@@ -117,7 +117,7 @@ final class CsvList implements PlaylistFile.Form {
   private static Map<String, String> values(CSVRecord row, List<String> columns) {
     Map<String, String> values = new HashMap<>();
     for (int i = 0; i < Math.min(row.size(), columns.size()); i++) {
-      values.putIfAbsent(columns.get(i), row.get(i));
+      values.putIfAbsent(columns.get(i), CsvCells.read(row.get(i)));
     }
     return values;
   }

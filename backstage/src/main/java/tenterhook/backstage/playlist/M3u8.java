@@ -1,5 +1,6 @@
 package tenterhook.backstage.playlist;
 
+import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -11,7 +12,7 @@ import tenterhook.backstage.playlist.Playlist.Entry;
 
 /** Lines of paths, with length and name in a comment line before each. */
 final class M3u8 implements PlaylistFile.Form {
-  private static final Pattern LENGTH = Pattern.compile("#EXTINF:\\s*(-?\\d+)[^,]*,(.*)");
+  private static final Pattern LENGTH = Pattern.compile("#EXTINF:\\s*(-?\\d{1,9})[^,]*,(.*)");
 
   @Override
   public String write(Playlist playlist, PlaylistFile.Paths paths) {
@@ -19,9 +20,14 @@ final class M3u8 implements PlaylistFile.Form {
     for (Entry entry : playlist.entries()) {
       String name = entry.name().replaceAll("[\\r\\n]+", " ");
       text.append("#EXTINF:").append(entry.seconds()).append(',').append(name).append('\n');
-      entry.file().ifPresent(file -> text.append(paths.of(file)).append('\n'));
+      entry.file().ifPresent(file -> text.append(line(paths.of(file))).append('\n'));
     }
     return text.toString();
+  }
+
+  /** A path that begins like a comment is said from its folder. */
+  private static String line(String path) {
+    return path.startsWith("#") ? "./" + path : path;
   }
 
   @Override
@@ -56,7 +62,9 @@ final class M3u8 implements PlaylistFile.Form {
       if (path.startsWith("file:") || path.contains("://")) {
         return Xspf.file(folder, path);
       }
-      return Optional.of(folder.resolve(path).normalize());
+      Path file = folder.resolve(path).normalize();
+      boolean ofWindows = path.indexOf('\\') >= 0 && !Files.exists(file);
+      return Optional.of(ofWindows ? folder.resolve(path.replace('\\', '/')).normalize() : file);
     } catch (InvalidPathException noPath) {
       return Optional.empty();
     }

@@ -1,11 +1,7 @@
 package tenterhook.backstage.playlist;
 
 import java.io.IOException;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
@@ -13,6 +9,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import tenterhook.backstage.disk.BoundedText;
+import tenterhook.backstage.disk.WrittenFiles;
 
 /**
  * Playlists on disk in open forms: M3U with UTF-8 text, XSPF version 1 and its JSON twin JSPF
@@ -29,6 +27,9 @@ public enum PlaylistFile {
   CSV(new CsvList(), "csv");
 
   private static final Pattern DATE = Pattern.compile("(?<!\\d)(\\d{4}-\\d{2}-\\d{2})(?!\\d)");
+
+  /** No list of a person is longer; 100,000 lines take some 15 MB. */
+  private static final long MOST = 64L << 20;
 
   private final Form form;
   private final List<String> endings;
@@ -84,7 +85,10 @@ public enum PlaylistFile {
     }
 
     private static String slashes(Path path) {
-      return path.toString().replace('\\', '/');
+      // where a stroke back is a letter of a name like any other, it stays
+      return java.io.File.separatorChar == '/'
+          ? path.toString()
+          : path.toString().replace(java.io.File.separatorChar, '/');
     }
   }
 
@@ -131,7 +135,7 @@ public enum PlaylistFile {
                     new IOException(
                         source.getFileName()
                             + " is none of the playlists known here: m3u8, m3u, xspf, jspf, csv"));
-    String text = text(source);
+    String text = BoundedText.read(source, MOST);
     String bare = text.startsWith("\uFEFF") ? text.substring(1) : text;
     String name = source.getFileName().toString().replaceFirst("\\.[^.]+$", "");
     try {
@@ -141,15 +145,6 @@ public enum PlaylistFile {
           : new Playlist(read.title(), dateIn(name), read.entries());
     } catch (IOException broken) {
       throw new IOException(source.getFileName() + ": " + broken.getMessage(), broken);
-    }
-  }
-
-  /** UTF-8; older lists that are none are Latin-1, which can hold any byte. */
-  private static String text(Path source) throws IOException {
-    try {
-      return Files.readString(source, StandardCharsets.UTF_8);
-    } catch (CharacterCodingException older) {
-      return Files.readString(source, StandardCharsets.ISO_8859_1);
     }
   }
 
@@ -167,17 +162,16 @@ public enum PlaylistFile {
   }
 
   /**
-   * Writes a playlist; an older file of the name is replaced only when the new one is complete.
+   * Writes a playlist; an older file of the name is replaced only when the new one is complete, and
+   * only if the program wrote it.
    *
    * @param target the file
    * @param playlist what to write
    * @param paths how its files are named
-   * @throws IOException when the disk refuses; an older file is then as it was
+   * @throws IOException when the name is taken by what is not the program's, or the disk refuses;
+   *     an older file is then as it was
    */
   public void write(Path target, Playlist playlist, Paths paths) throws IOException {
-    Files.createDirectories(target.toAbsolutePath().getParent());
-    Path part = target.resolveSibling(target.getFileName() + ".part");
-    Files.writeString(part, form.write(playlist, paths), StandardCharsets.UTF_8);
-    Files.move(part, target, StandardCopyOption.REPLACE_EXISTING);
+    WrittenFiles.write(target, form.write(playlist, paths));
   }
 }

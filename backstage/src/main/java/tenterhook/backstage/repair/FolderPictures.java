@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import tenterhook.backstage.disk.BoundedText;
 import tenterhook.backstage.state.CollectionState;
 import tenterhook.backstage.tagfile.Pictures;
 import tenterhook.core.field.Artwork;
@@ -60,7 +61,7 @@ final class FolderPictures {
         Files.newDirectoryStream(folder, "*.{jpg,jpeg,png,JPG,JPEG,PNG}")) {
       for (Path file : files) {
         if (Files.isRegularFile(file) && Files.size(file) <= MOST_BYTES) {
-          Artwork art = Pictures.describe(Files.readAllBytes(file));
+          Artwork art = Pictures.describe(BoundedText.bytes(file, MOST_BYTES));
           if (art.usable() && art.fits()) {
             bySha.put(art.sha256(), file);
             pictures.add(new Beside(file.getFileName().toString(), art));
@@ -81,7 +82,7 @@ final class FolderPictures {
       return Optional.empty();
     }
     try {
-      byte[] bytes = Files.readAllBytes(file);
+      byte[] bytes = BoundedText.bytes(file, MOST_BYTES);
       return Pictures.sha256(bytes).equals(sha256) ? Optional.of(bytes) : Optional.empty();
     } catch (IOException gone) {
       return Optional.empty();

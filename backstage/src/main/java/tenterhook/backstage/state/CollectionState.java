@@ -68,6 +68,13 @@ public record CollectionState(
     }
   }
 
+  /** Whether a path lies in a folder of the collection that is not there now. */
+  public boolean away(Path path) {
+    return roots.entrySet().stream()
+        .filter(r -> !r.getKey().equals(Place.HOLDING_BAY) && path.startsWith(r.getValue()))
+        .anyMatch(r -> !Files.isDirectory(r.getValue()));
+  }
+
   /** Whether the program, as it was started, can name a track's file. */
   public boolean named(int id) {
     return !path(id).endsWith(NO_NAME);

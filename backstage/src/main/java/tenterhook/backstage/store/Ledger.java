@@ -211,27 +211,37 @@ public final class Ledger {
         });
   }
 
-  /** What a change took back; taking back an undo lets the first hold again. */
+  /**
+   * What a change took back: it is undone by it now, what that one had undone holds again, what
+   * that had undone is undone again, and so on.
+   */
   private void markUndone(long by) {
-    long undone = number("SELECT undoes FROM change WHERE number = ?", by);
-    long first = number("SELECT undoes FROM change WHERE number = ?", undone);
     String done = " AND track IN (SELECT track FROM step WHERE change = ? AND status = 'done')";
-    store.update(
-        "UPDATE step SET undone_by = 0 WHERE change = ? AND undone_by = ?" + done,
-        first,
-        undone,
-        by);
-    store.update(
-        "UPDATE step SET undone_by = ? WHERE change = ? AND undone_by = 0" + done, by, undone, by);
-    for (long one : List.of(first, undone, by)) {
+    long one = by;
+    boolean undone = true;
+    count(by);
+    for (long next = undoes(one); next != 0; next = undoes(one)) {
       store.update(
-          "UPDATE change SET remaining = (SELECT COUNT(*) FROM step WHERE step.change = number AND"
-              + " status = 'done' AND step.undone_by = 0), undone_by = COALESCE((SELECT"
-              + " MAX(step.undone_by) FROM step WHERE step.change = number AND NOT EXISTS (SELECT 1"
-              + " FROM step WHERE step.change = number AND step.undone_by = 0)), 0) WHERE number ="
-              + " ?",
-          one);
+          "UPDATE step SET undone_by = ? WHERE change = ? AND undone_by = ?" + done,
+          undone ? one : 0,
+          next,
+          undone ? 0 : one,
+          by);
+      count(next);
+      undone = !undone;
+      one = next;
     }
+  }
+
+  /** On how many tracks a change holds, and by which change the last of it was taken back. */
+  private void count(long change) {
+    store.update(
+        "UPDATE change SET remaining = (SELECT COUNT(*) FROM step WHERE step.change = number AND"
+            + " status = 'done' AND step.undone_by = 0), undone_by = COALESCE((SELECT"
+            + " MAX(step.undone_by) FROM step WHERE step.change = number AND NOT EXISTS (SELECT 1"
+            + " FROM step WHERE step.change = number AND step.undone_by = 0)), 0) WHERE number ="
+            + " ?",
+        change);
   }
 
   private long number(String sql, long value) {

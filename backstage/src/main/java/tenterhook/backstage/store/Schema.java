@@ -84,6 +84,17 @@ final class Schema {
     return stored().stream().map(Schema::column).collect(Collectors.joining(", "));
   }
 
+  /** The form that this program writes, such as {@code form 4}. */
+  static String form() {
+    return "form " + VERSIONS.length;
+  }
+
+  /** Whether a database has an older form than the program's. */
+  static boolean isOlder(Connection db) throws SQLException {
+    int version = version(db);
+    return version > 0 && version < VERSIONS.length;
+  }
+
   /** Brings an older database up to date; refuses a newer one untouched. */
   static void bringUp(Connection db) throws SQLException, CollectionRefused {
     int version = version(db);

@@ -13,6 +13,8 @@ import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -32,11 +34,20 @@ public final class Store implements AutoCloseable {
   public static final String FILE = "collection.db";
 
   private final Connection db;
+  private final DatabaseFile file;
+  private final List<String> problems;
   private final FileChannel lockFile;
   private final FileLock lock;
 
-  private Store(Connection db, FileChannel lockFile, FileLock lock) {
+  private Store(
+      Connection db,
+      DatabaseFile file,
+      List<String> problems,
+      FileChannel lockFile,
+      FileLock lock) {
     this.db = db;
+    this.file = file;
+    this.problems = List.copyOf(problems);
     this.lockFile = lockFile;
     this.lock = lock;
   }
@@ -62,9 +73,27 @@ public final class Store implements AutoCloseable {
         throw new CollectionRefused(
             "the collection in " + folder + " is open in another Tenterhook; close that one first");
       }
+      DatabaseFile file = new DatabaseFile(folder);
+      List<String> problems = new ArrayList<>();
+      if (file.isMissing()) {
+        problems.add(
+            "the database was gone. Codebook and crates are taken from their files, and the holding"
+                + " bay is as it was; scan the music to bring the tracks back. "
+                + file.newestBackup()
+                    .map(b -> "Or close the program and put " + b + " in its place")
+                    .orElse("There is no copy of it"));
+      }
+      file.check();
+      file.backUp(LocalDate.now(ZoneId.systemDefault()), "");
       Connection db = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve(FILE));
-      prepare(db, folder);
-      return new Store(db, channel, lock);
+      try {
+        prepare(db, folder);
+        file.opened();
+      } catch (SQLException | CollectionRefused | IOException | RuntimeException refused) {
+        db.close();
+        throw refused;
+      }
+      return new Store(db, file, problems, channel, lock);
     } catch (IOException | SQLException trouble) {
       close(channel);
       throw new CollectionRefused(
@@ -108,7 +137,43 @@ public final class Store implements AutoCloseable {
         }
       }
     }
+    if (Schema.isOlder(db)) {
+      keepOlder(db, folder);
+    }
     Schema.bringUp(db);
+  }
+
+  /** Before its form changes, a copy of it is kept. */
+  private static void keepOlder(Connection db, Path folder) throws SQLException {
+    Path copy = folder.resolve(DatabaseFile.BACKUPS).resolve("before " + Schema.form() + ".db");
+    try (PreparedStatement vacuum = db.prepareStatement("VACUUM INTO ?")) {
+      Files.createDirectories(copy.getParent());
+      if (!Files.exists(copy)) {
+        vacuum.setString(1, copy.toString());
+        vacuum.execute();
+      }
+    } catch (IOException trouble) {
+      throw new SQLException("no copy could be made of the older database", trouble);
+    }
+  }
+
+  /** What was wrong with the database when it was opened, in words. */
+  public List<String> problems() {
+    return problems;
+  }
+
+  /**
+   * Writes a whole copy of the database, as it is at this moment, while it is open.
+   *
+   * @param copy must not be there
+   */
+  public synchronized void copyTo(Path copy) {
+    try (PreparedStatement vacuum = db.prepareStatement("VACUUM INTO ?")) {
+      vacuum.setString(1, copy.toString());
+      vacuum.execute();
+    } catch (SQLException trouble) {
+      throw StoreBroken.by(trouble);
+    }
   }
 
   /** Work on the database that may fail. */
@@ -349,6 +414,7 @@ public final class Store implements AutoCloseable {
   public void close() {
     try {
       db.close();
+      file.closed();
       lock.release();
       lockFile.close();
     } catch (SQLException | IOException trouble) {

@@ -197,6 +197,13 @@ class OnlyCopyTest extends CollectionTest {
         .singleElement()
         .satisfies(r -> assertThat(r.reason()).contains("another program"));
     assertThat(file).hasBinaryContent(bytes);
+    assertThat(now().raw(id("two.wav"), Fields.TITLE)).as("read again").isEqualTo("Slow Breeze");
+    assertThat(set(Fields.ALBUM, "Slipway", "two.wav").refused()).isEmpty();
+    time = Files.getLastModifiedTime(file);
+    bytes = Files.readAllBytes(file);
+    bytes[at] = 'F';
+    Files.write(file, bytes);
+    Files.setLastModifiedTime(file, time);
     int seen = 0;
     for (int day = 0; day < 64 && seen == 0; day++) { // by and by, also without an edit
       for (int hour = 0; hour < 24; hour++) {

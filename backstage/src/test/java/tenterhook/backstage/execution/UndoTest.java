@@ -144,6 +144,16 @@ class UndoTest extends CollectionTest {
   }
 
   @Test
+  void undoOfRedoOfUndoIsAnUndo() {
+    long last = set(Fields.ALBUM, "Slipway", "one.wav").number();
+    long first = last;
+    for (int i = 0; i < 5; i++) {
+      last = collection.undo(last, Progress.SILENT).number();
+      assertThat(entry(first).canUndo()).as("after " + (i + 1)).isEqualTo(i % 2 == 1);
+    }
+  }
+
+  @Test
   void editsOfCratesAreTakenBackAfterNewerOnes() {
     Outcome rink =
         crates(collection.state().crates().plus("Rink", new Crate.HandCrate("Fast", List.of(1))));

@@ -37,7 +37,10 @@ public record Pace(double secondsPerTrack, boolean measured) {
     for (int i = 0; i + 1 < entries.size(); i++) {
       LedgerEntry one = entries.get(i);
       Duration since = Duration.between(entries.get(i + 1).at(), one.at());
-      if (one.undoes() == 0 && one.tracks() > 0 && since.compareTo(AWAY) <= 0) {
+      if (one.undoes() == 0
+          && one.tracks() > 0
+          && !since.isNegative()
+          && since.compareTo(AWAY) <= 0) {
         seconds += since.toMillis() / 1000.0;
         tracks += one.tracks();
         changes++;

@@ -67,6 +67,11 @@ public final class CrateContents {
             .toList();
   }
 
+  /** The day that spans such as {@code -30d} count back from. */
+  public LocalDate today() {
+    return today;
+  }
+
   /** The contents for the next moment, with what was worked out for good. */
   private CrateContents(CrateContents before, Snapshot after) {
     this.snapshot = after;

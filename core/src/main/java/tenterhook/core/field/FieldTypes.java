@@ -2,7 +2,7 @@ package tenterhook.core.field;
 
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.ZoneOffset;
+import java.time.ZoneId;
 import java.time.format.DateTimeParseException;
 import java.util.Arrays;
 import java.util.List;
@@ -234,7 +234,7 @@ final class FieldTypes {
     public Optional<Instant> parse(String raw) {
       try {
         return raw.length() == 10
-            ? Optional.of(LocalDate.parse(raw).atStartOfDay().toInstant(ZoneOffset.UTC))
+            ? Optional.of(LocalDate.parse(raw).atStartOfDay(ZoneId.systemDefault()).toInstant())
             : raw.isEmpty() ? Optional.empty() : Optional.of(Instant.parse(raw));
       } catch (DateTimeParseException notADate) {
         return Optional.empty();
@@ -243,12 +243,14 @@ final class FieldTypes {
 
     @Override
     public String show(String raw) {
-      return raw.length() >= 10 ? raw.substring(0, 10) : raw;
+      return parse(raw)
+          .map(moment -> LocalDate.ofInstant(moment, ZoneId.systemDefault()).toString())
+          .orElse(raw);
     }
 
     @Override
     public double number(String raw) {
-      return parse(raw).map(i -> i.getEpochSecond() / 86400.0).orElse(Double.NaN);
+      return parse(raw).map(FieldTypes::localDays).orElse(Double.NaN);
     }
 
     @Override
@@ -260,6 +262,12 @@ final class FieldTypes {
     public String toString() {
       return "a date such as 2026-03-01";
     }
+  }
+
+  /** Days since 1970 by the clocks where the program runs, so that a day begins at midnight. */
+  private static double localDays(Instant moment) {
+    int offset = ZoneId.systemDefault().getRules().getOffset(moment).getTotalSeconds();
+    return (moment.getEpochSecond() + offset) / 86400.0;
   }
 
   private record Flag() implements FieldType<Boolean> {

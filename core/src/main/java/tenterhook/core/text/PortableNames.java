@@ -14,7 +14,8 @@ import java.util.regex.Pattern;
 public final class PortableNames {
   private static final Pattern REFUSED = Pattern.compile("[\\p{Cntrl}<>:\"/\\\\|?*]+");
   private static final Pattern EDGES = Pattern.compile("^[\\s.]+|[\\s.]+$");
-  private static final Pattern DEVICE = Pattern.compile("(?i)(con|prn|aux|nul|com\\d|lpt\\d)");
+  private static final Pattern DEVICE =
+      Pattern.compile("(?i)(con|prn|aux|nul|conin\\$|conout\\$|com[\\d¹²³]|lpt[\\d¹²³])(\\..*)?");
 
   /** In bytes of UTF-8: most disks take 255 with ending and number. */
   private static final int LONGEST = 200;

@@ -14,6 +14,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.duplicate.HoldingBay;
 import tenterhook.backstage.duplicate.HoldingBay.Held;
 import tenterhook.core.change.TrackEdits;
+import tenterhook.core.field.Fields;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
@@ -61,7 +62,7 @@ final class HoldingPane extends VBox {
   }
 
   private static String second(Held file) {
-    String day = file.at().isEmpty() ? "" : file.at().substring(0, 10) + " · ";
+    String day = file.at().isEmpty() ? "" : Fields.ADDED.type().show(file.at()) + " · ";
     return day
         + Words.megabytes(file.bytes())
         + "\n"

@@ -33,6 +33,7 @@ public final class Arriving implements AutoCloseable {
   private final Desk.Frame frame;
   private volatile @Nullable FolderWatch watch;
   private Set<Path> watched = Set.of();
+  private @Nullable FolderWatch plainFiles;
 
   Arriving(Desk desk, Desk.Frame frame) {
     this.desk = desk;
@@ -129,13 +130,46 @@ public final class Arriving implements AutoCloseable {
       return;
     }
     watched = now;
+    watchPlainFiles();
     desk.unseen(Words.of("watch.job"), p -> watch(now), this::told);
+  }
+
+  /** What a person writes into the codebook's or a shelf's file is taken over while it is open. */
+  private void watchPlainFiles() {
+    if (plainFiles != null) {
+      return;
+    }
+    Path folder = desk.collection().folder();
+    desk.unseen(
+        Words.of("watch.job"),
+        p ->
+            FolderWatch.of(
+                List.of(folder, folder.resolve("crates")),
+                QUIET,
+                touched -> takePlainFiles(),
+                this::failed),
+        watch -> plainFiles = watch);
+  }
+
+  private void takePlainFiles() {
+    int before = desk.collection().startupProblems().size();
+    boolean taken = desk.collection().takePlainFiles();
+    List<Refusal> problems = desk.collection().startupProblems();
+    Platform.runLater(
+        () -> {
+          if (problems.size() > before) {
+            Refusal last = problems.getLast();
+            frame.tell(last.path() + ": " + last.reason(), true, 0);
+          } else if (taken) {
+            frame.tell(Words.of("told.plainFiles"), false, 0);
+          }
+        });
   }
 
   /** Walks all folders, so not on the toolkit's thread; gives a sentence when it cannot be done. */
   private String watch(Set<Path> roots) {
     try {
-      close();
+      closeRoots();
       watch = new FolderWatch(roots, QUIET, this::touched, this::failed);
       return "";
     } catch (IOException | RuntimeException tooMany) {
@@ -187,6 +221,15 @@ public final class Arriving implements AutoCloseable {
 
   @Override
   public void close() throws IOException {
+    closeRoots();
+    FolderWatch old = plainFiles;
+    plainFiles = null;
+    if (old != null) {
+      old.close();
+    }
+  }
+
+  private void closeRoots() throws IOException {
     FolderWatch old = watch;
     watch = null;
     if (old != null) {

@@ -4,6 +4,9 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
+import javafx.animation.Animation;
+import javafx.animation.KeyFrame;
+import javafx.animation.Timeline;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -13,6 +16,7 @@ import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.value.ObservableValue;
 import javafx.collections.ObservableList;
 import javafx.scene.Node;
+import javafx.util.Duration;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.collection.MusicCollection;
 import tenterhook.backstage.listen.SoundCards;
@@ -57,6 +61,7 @@ public final class Desk {
   private final Listening listening;
   private final MeasuringModel measuring;
   private final SimpleBooleanProperty wheelKeys = new SimpleBooleanProperty();
+  private final Timeline ticking = new Timeline(new KeyFrame(Duration.seconds(20), e -> tick()));
   private Frame frame = new Frame() {};
 
   /**
@@ -117,6 +122,18 @@ public final class Desk {
     this.measuring = new MeasuringModel(this);
     this.wheelKeys.set(collection.setting(KEYS).map("wheel"::equals).orElse(false));
     collection.listen(this::changed);
+    ticking.setCycleCount(Animation.INDEFINITE);
+    ticking.play();
+  }
+
+  /** Crates that count days back from today are made anew when a day begins. */
+  private void tick() {
+    if (!collection.today().equals(contents.today())) {
+      synchronized (changed) {
+        othersChanged = true;
+      }
+      post();
+    }
   }
 
   /** The proposals for this collection. */
@@ -435,6 +452,7 @@ public final class Desk {
 
   /** Asks all work to stop and waits for what is under way. */
   public void close() {
+    ticking.stop();
     jobs.stop();
     listening.close();
     repairs.close();

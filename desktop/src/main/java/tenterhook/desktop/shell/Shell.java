@@ -2,6 +2,7 @@ package tenterhook.desktop.shell;
 
 import java.io.File;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import javafx.scene.control.MenuButton;
@@ -17,11 +18,13 @@ import javafx.stage.DirectoryChooser;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.listen.Status;
+import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.arrival.ArrivalsModel;
 import tenterhook.desktop.arrival.ArrivalsView;
+import tenterhook.desktop.backup.BackupView;
 import tenterhook.desktop.code.CodingModel;
 import tenterhook.desktop.code.CodingView;
 import tenterhook.desktop.crate.CratesView;
@@ -50,6 +53,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
   private final Map<Station, StationView> stations = new EnumMap<>(Station.class);
   private final TracksView tracksView;
   private final HistoryView history;
+  private final BackupView backup;
   private final GoesWithView goesWith;
   private final MeasuringView measuring;
   private final PlaysView plays;
@@ -74,6 +78,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
     this.rail = new Rail(this::go);
     this.tracksView = new TracksView(desk);
     this.history = new HistoryView(desk);
+    this.backup = new BackupView(desk);
     this.goesWith = new GoesWithView(desk);
     this.measuring = new MeasuringView(desk);
     this.plays = new PlaysView(desk);
@@ -116,9 +121,18 @@ public final class Shell extends BorderPane implements Desk.Frame {
     counts();
     repairsCount();
     go(Station.WEAVE);
-    desk.collection().startupProblems().stream()
-        .findFirst()
-        .ifPresent(t -> tell(t.path() + ": " + t.reason(), true, 0));
+    sayProblems();
+  }
+
+  /** What was wrong when the collection was opened; without it, whether a backup is due. */
+  private void sayProblems() {
+    List<Refusal> problems = desk.collection().startupProblems();
+    if (problems.isEmpty()) {
+      backup.remind();
+    } else {
+      Refusal first = problems.getFirst();
+      tell(Words.of("told.problems", first.path(), first.reason(), problems.size() - 1), true, 0);
+    }
   }
 
   private MenuButton menu() {
@@ -134,6 +148,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
             item("more.plays", this::showPlays),
             item("more.stale", this::showStale),
             item("more.history", () -> view(history, null)),
+            item("more.backup", () -> view(backup, null)),
             item("more.undo", desk::undo),
             item("more.redo", desk::redo),
             item("more.theme", this::otherTheme),
