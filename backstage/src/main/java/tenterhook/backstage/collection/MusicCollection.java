@@ -17,7 +17,6 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.disk.DiskPresence;
 import tenterhook.backstage.disk.FileCalls;
 import tenterhook.backstage.disk.RelativePaths;
 import tenterhook.backstage.execution.ChangeExecutor;
@@ -149,22 +148,11 @@ public final class MusicCollection implements AutoCloseable {
   public synchronized int confirmOpen() {
     executor.clearLeftovers(state);
     for (long number : ledger.interrupted()) {
-      if (ledger.open(number).isEmpty() || waitsNoMore(number)) {
-        ChangeExecutor.Done done = executor.recover(state, number);
-        applyDocuments(done);
-        applyCells(done.cells());
-      }
+      ChangeExecutor.Done done = executor.recover(state, number);
+      applyDocuments(done);
+      applyCells(done.cells());
     }
     return ledger.waiting().getCardinality();
-  }
-
-  private boolean waitsNoMore(long number) {
-    return ledger.open(number).stream()
-        .anyMatch(id -> DiskPresence.connected(rootOf(id)) || rootOf(id).equals(folder));
-  }
-
-  private Path rootOf(int id) {
-    return state.roots().getOrDefault(state.snapshot().raw(id, Fields.ROOT), folder);
   }
 
   private void sayWaiting() {

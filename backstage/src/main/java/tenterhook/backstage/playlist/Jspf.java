@@ -53,8 +53,11 @@ final class Jspf implements PlaylistFile.Form {
     try {
       list = JSON.readTree(text).path("playlist");
     } catch (JsonProcessingException broken) {
-      throw new IOException(
-          "is no whole JSPF playlist: line " + broken.getLocation().getLineNr(), broken);
+      String where =
+          broken.getLocation() == null
+              ? broken.getOriginalMessage()
+              : "line " + broken.getLocation().getLineNr();
+      throw new IOException("is no whole JSPF playlist: " + where, broken);
     }
     List<Entry> entries = new ArrayList<>();
     for (JsonNode track : list.path("track")) {

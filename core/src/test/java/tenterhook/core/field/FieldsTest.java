@@ -146,4 +146,19 @@ class FieldsTest {
     assertThatThrownBy(() -> new Artwork("a", -1, 2, 3, "x")).hasMessageContaining("-1x2");
     assertThatThrownBy(() -> new Artwork(" ", 1, 2, 3, "x")).hasMessageContaining("sha256");
   }
+
+  @Test
+  void daysAreThoseOfTheClocksWhereTheProgramRuns() {
+    java.util.TimeZone usual = java.util.TimeZone.getDefault();
+    try {
+      java.util.TimeZone.setDefault(java.util.TimeZone.getTimeZone("Pacific/Auckland"));
+      String late = "2026-11-28T13:30:00Z"; // half past two in the night of the next day there
+      assertThat(Fields.ADDED.type().show(late)).isEqualTo("2026-11-29");
+      double day = java.time.LocalDate.of(2026, 11, 29).toEpochDay();
+      assertThat(Fields.ADDED.type().number(late)).isBetween(day, day + 1);
+      assertThat(Fields.ADDED.type().number("2026-11-29")).isEqualTo(day);
+    } finally {
+      java.util.TimeZone.setDefault(usual);
+    }
+  }
 }

@@ -82,4 +82,16 @@ class EditModelTest {
         .contains(Fields.ARTIST, Fields.TITLE, Fields.COMMENT, Fields.RATING)
         .doesNotContain(Fields.LYRICS);
   }
+
+  @Test
+  void takingOutAgainWhatWasTypedWhereTracksDifferClearsNothing() {
+    EditModel model = model(1, 2, 3);
+    model.type(Fields.ALBUM, "X");
+    model.type(Fields.ALBUM, "");
+    assertThat(model.touched(Fields.ALBUM)).isFalse();
+    assertThat(model.change().isEmpty()).isTrue();
+    model.set(Fields.ALBUM, "");
+    assertThat(model.change().edits()).hasSize(3);
+    assertThat(model.sentence()).isEqualTo("changes album on 3 tracks Takes away album.");
+  }
 }

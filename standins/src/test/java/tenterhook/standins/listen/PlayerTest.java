@@ -7,18 +7,24 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledOnOs;
+import org.junit.jupiter.api.condition.OS;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import tenterhook.backstage.disk.FileCalls;
+import tenterhook.backstage.disk.SafeFiles;
 import tenterhook.backstage.listen.Player;
 import tenterhook.backstage.listen.Status;
 import tenterhook.backstage.listen.Status.Loop;
@@ -232,5 +238,69 @@ class PlayerTest {
     player.toggle();
     await(s -> s.state() == State.ENDED);
     assertThat(device.taken()).isBetween(3L * Synth.RATE - 100, 3L * Synth.RATE + 100);
+  }
+
+  /** Calls that look right before a rename or a move whether this program holds the file open. */
+  private static final class NothingOpen extends FileCalls {
+    private final Path file;
+    private int looked;
+
+    NothingOpen(Path file) {
+      this.file = file;
+    }
+
+    @Override
+    public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+        throws IOException, E {
+      if (kind == Kind.RENAME || kind == Kind.LINK) {
+        looked++;
+        assertThat(openFiles()).doesNotContain(file);
+      }
+      super.call(kind, path, action);
+    }
+
+    private static List<Path> openFiles() throws IOException {
+      List<Path> open = new ArrayList<>();
+      try (Stream<Path> all = Files.list(Path.of("/proc/self/fd"))) {
+        for (Path one : all.toList()) {
+          if (Files.isSymbolicLink(one)) {
+            open.add(Files.readSymbolicLink(one));
+          }
+        }
+      }
+      return open;
+    }
+  }
+
+  @Test
+  @EnabledOnOs(OS.LINUX)
+  void aFileThatIsHeardIsNotHeldOpenWhileItIsWrittenOrMoved() throws Exception {
+    Path heard = Files.copy(FILES.get(Form.WAV), folder.resolve("heard.wav")).toRealPath();
+    hear(heard);
+  }
+
+  private void hear(Path heard) throws Exception {
+    SilentOutputs slow = new SilentOutputs(2);
+    try (Player own = new Player(slow, slow, "")) {
+      own.load(heard, 0, true);
+      long end = System.nanoTime() + 20_000_000_000L;
+      while (own.status().seconds() < 0.5) {
+        assertThat(System.nanoTime()).isLessThan(end);
+        Thread.onSpinWait();
+      }
+      NothingOpen calls = new NothingOpen(heard);
+      SafeFiles files = new SafeFiles(calls);
+      String token = SafeFiles.token("player", 1, 1);
+      assertThat(files.replace(heard, token, copy -> {}, f -> {}).open()).isEmpty();
+      Path moved = heard.resolveSibling("moved.wav");
+      assertThat(files.move(heard, moved, token).open()).isEmpty();
+      assertThat(calls.looked).isEqualTo(2);
+      while (own.status().state() != State.ENDED) {
+        assertThat(own.status().trouble()).isEmpty();
+        assertThat(System.nanoTime()).as(own.status().toString()).isLessThan(end);
+        Thread.onSpinWait();
+      }
+      assertThat(own.status().seconds()).isCloseTo(SECONDS, within(0.1));
+    }
   }
 }
