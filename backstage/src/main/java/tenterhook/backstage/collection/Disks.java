@@ -2,6 +2,7 @@ package tenterhook.backstage.collection;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.InstantSource;
@@ -12,9 +13,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.disk.MusicWalk;
+import tenterhook.backstage.disk.RelativePaths;
+import tenterhook.backstage.execution.ScanCells;
 import tenterhook.backstage.state.CollectionState;
+import tenterhook.backstage.tagfile.TagFiles;
+import tenterhook.backstage.tagfile.Unreadable;
+import tenterhook.core.change.Place;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.track.Cell;
@@ -150,6 +157,45 @@ public final class Disks {
       collection.confirmOpen();
     }
     return found;
+  }
+
+  /**
+   * Takes up music of the holding bay that no track knows, as it is after the database was lost: it
+   * is held, and can be restored to where it came from.
+   *
+   * @return how many files
+   * @throws IOException when the bay cannot be read
+   */
+  int adoptHeld() throws IOException {
+    CollectionState state = collection.state();
+    Path bay = state.roots().get(Place.HOLDING_BAY);
+    if (!Files.isDirectory(bay)) {
+      return 0;
+    }
+    List<Path> files;
+    try (Stream<Path> all = Files.walk(bay)) {
+      files =
+          all.filter(f -> Files.isRegularFile(f, LinkOption.NOFOLLOW_LINKS))
+              .filter(f -> MusicWalk.music(f) && f.getNameCount() - bay.getNameCount() > 2)
+              .sorted()
+              .toList();
+    }
+    int id = state.snapshot().known().isEmpty() ? 0 : state.snapshot().known().last();
+    List<Cell> cells = new ArrayList<>();
+    for (Path file : files) {
+      id++;
+      cells.add(new Cell(id, Fields.ROOT, Place.HOLDING_BAY));
+      cells.add(new Cell(id, Fields.PATH, RelativePaths.below(bay, file)));
+      cells.add(new Cell(id, Fields.STANDING, "held"));
+      cells.add(new Cell(id, Fields.ADDED, clock.instant().toString()));
+      try {
+        cells.addAll(ScanCells.of(id, TagFiles.read(file), file));
+      } catch (Unreadable damaged) {
+        cells.add(new Cell(id, Fields.STATE, "present")); // held all the same
+      }
+    }
+    collection.keep(cells, collection.moment());
+    return files.size();
   }
 
   /** Counts all tracks of a root as lost, for a disk that will not come back. */

@@ -6,7 +6,6 @@ import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,7 +14,6 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
-import java.util.function.Function;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.disk.FileCalls;
 import tenterhook.backstage.disk.RelativePaths;
@@ -28,7 +26,6 @@ import tenterhook.backstage.store.CollectionRefused;
 import tenterhook.backstage.store.CrateJson;
 import tenterhook.backstage.store.Ledger;
 import tenterhook.backstage.store.Measured;
-import tenterhook.backstage.store.PlainFiles;
 import tenterhook.backstage.store.Store;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
@@ -41,7 +38,6 @@ import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Derived;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
-import tenterhook.core.field.Fields;
 import tenterhook.core.field.Home;
 import tenterhook.core.job.Progress;
 import tenterhook.core.track.Cell;
@@ -58,7 +54,7 @@ public final class MusicCollection implements AutoCloseable {
   private final Path folder;
   private final Store store;
   private final Ledger ledger;
-  private final PlainFiles plain;
+  private final PlainDocuments plain;
   private final ChangeExecutor executor;
   private final Measured measured;
   private final InstantSource clock;
@@ -75,7 +71,7 @@ public final class MusicCollection implements AutoCloseable {
     this.folder = folder;
     this.store = store;
     this.ledger = new Ledger(store);
-    this.plain = new PlainFiles(folder, store);
+    this.plain = new PlainDocuments(folder, store, startupProblems);
     this.executor = new ChangeExecutor(store, ledger, calls, ownWord(store));
     this.undoing = new UndoRedo(ledger, this::apply);
     this.measured = new Measured(store);
@@ -119,8 +115,11 @@ public final class MusicCollection implements AutoCloseable {
       collection.confirmOpen();
       collection.sayWaiting();
       collection.takePlainFiles();
+      if (!store.problems().isEmpty()) {
+        collection.disks.adoptHeld();
+      }
       return collection;
-    } catch (RuntimeException trouble) {
+    } catch (IOException | RuntimeException trouble) {
       store.close();
       throw new CollectionRefused(
           "the collection in " + place + " cannot be opened: " + trouble.getMessage(), trouble);
@@ -184,34 +183,13 @@ public final class MusicCollection implements AutoCloseable {
    * @return whether anything was taken over
    */
   public synchronized boolean takePlainFiles() {
-    List<Edit> edits = new ArrayList<>();
-    Optional<Codebook> codebook = plain.editedCodebook(startupProblems);
-    codebook
-        .filter(c -> !c.equals(state.codebook()))
-        .ifPresent(c -> edits.add(new Edit.SetCodebook(state.codebook(), c)));
-    Optional<Crates> crates = plain.editedCrates(state.crates(), this::trackNamed, startupProblems);
-    crates
-        .filter(c -> !c.equals(state.crates()))
-        .ifPresent(c -> edits.add(new Edit.SetCrates(state.crates(), c)));
+    List<Edit> edits = plain.edits(state);
     if (!edits.isEmpty()) {
       Change change = new Change("takes over files edited by hand", true, edits);
       applyDocuments(executor.execute(state, change, Undo.NONE, clock.instant(), Progress.SILENT));
       publish(state, state, state.snapshot().known());
     }
     return !edits.isEmpty();
-  }
-
-  /** Finds tracks by their names; removed ones too, of which a crate may still speak. */
-  private Function<String, Optional<Integer>> trackNamed() {
-    Map<String, Integer> byName = new HashMap<>();
-    Snapshot snapshot = state.snapshot();
-    snapshot.known().forEach((int id) -> byName.putIfAbsent(trackName(id), id));
-    snapshot.tracks().forEach((int id) -> byName.put(trackName(id), id));
-    return name -> Optional.ofNullable(byName.get(name));
-  }
-
-  private String trackName(int id) {
-    return state.snapshot().raw(id, Fields.ROOT) + "/" + state.snapshot().raw(id, Fields.PATH);
   }
 
   /** The newest finished moment. */
@@ -312,13 +290,7 @@ public final class MusicCollection implements AutoCloseable {
             ? now.snapshot()
             : Derived.refreshed(now.snapshot(), codebook, now.snapshot().known());
     state = new CollectionState(snapshot, codebook, crates, roots);
-    try {
-      plain.write(codebook, startupProblems);
-      plain.write(crates, this::trackName, startupProblems);
-    } catch (IOException trouble) {
-      startupProblems.add(
-          new Refusal(0, folder.toString(), "plain files not written: " + trouble.getMessage()));
-    }
+    plain.write(state);
   }
 
   private void applyCells(List<Cell> cells) {

@@ -1,6 +1,6 @@
 /**
- * Finds copies in an open collection and resolves them on the one road. It must not know how copies
- * are told. Start at {@link tenterhook.backstage.duplicate.CopySearch}.
+ * Finds copies in an open collection and resolves them by the one executor. It must not know how
+ * copies are told. Start at {@link tenterhook.backstage.duplicate.CopySearch}.
  */
 @NullMarked
 package tenterhook.backstage.duplicate;

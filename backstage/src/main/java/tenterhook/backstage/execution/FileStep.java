@@ -212,7 +212,11 @@ final class FileStep {
     }
     return places.stream()
         .map(p -> new Leftover(p, token(id), file, id))
-        .filter(l -> state.away(l.path()) || files.leftBehind(l.source(), l.path(), l.token()))
+        .filter(
+            l ->
+                state.away(l.path())
+                    || state.away(l.source())
+                    || files.leftBehind(l.source(), l.path(), l.token()))
         .toList();
   }
 

@@ -7,9 +7,11 @@ import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Outcome;
+import tenterhook.core.change.TrackEdits;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.job.Progress;
@@ -71,13 +73,22 @@ class PlainFilesTest extends CollectionTest {
   @Test
   void aTrackThatIsNotThereYetDoesNotEmptyACrate() throws Exception {
     String before = Files.readString(shelf);
+    Path held = music.resolve("Ferry/three.wav");
+    byte[] bytes = Files.readAllBytes(held);
+    collection.apply(
+        TrackEdits.hold(now(), RoaringBitmap.bitmapOf(id("three.wav")), "test"), Progress.SILENT);
+    assertThat(held).doesNotExist();
     collection.close();
     Files.delete(folder.resolve("collection/collection.db"));
     open();
     assertThat(collection.startupProblems()).anyMatch(p -> p.reason().contains("was gone"));
     assertThat(shelf).hasContent(before);
     assertThat(collection.state().codebook().tokens()).contains("SKA");
+    assertThat(now().held().getCardinality()).as("taken up from the bay").isEqualTo(1);
     collection.scan(music, Progress.SILENT);
+    assertThat(collection.apply(TrackEdits.restore(now(), now().held()), Progress.SILENT).refused())
+        .isEmpty();
+    assertThat(held).hasBinaryContent(bytes);
     assertThat(collection.state().crates().crate("Fast"))
         .hasValueSatisfying(
             c ->

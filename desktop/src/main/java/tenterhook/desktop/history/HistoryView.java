@@ -36,7 +36,7 @@ public final class HistoryView implements StationView {
     entries.setId("history");
     entries.getStyleClass().add("picked");
     entries.setCellFactory(l -> new EntryCell());
-    entries.setPlaceholder(Look.label(Words.of("history.none"), "empty"));
+    entries.setPlaceholder(Look.label(Words.of("history.reading"), "empty"));
     VBox head =
         new VBox(
             2,
@@ -58,6 +58,7 @@ public final class HistoryView implements StationView {
         this,
         () -> new Shown(desk.collection().history(), desk.collection().undoing().cost()),
         shown -> {
+          entries.setPlaceholder(Look.label(Words.of("history.none"), "empty"));
           entries.getItems().setAll(shown.entries());
           cost.setText(
               Words.of("history.cost", shown.cost().changes(), shown.cost().bytes() / 1e6));

@@ -259,7 +259,7 @@ public final class Desk {
     return jobs.shown();
   }
 
-  /** Makes a change on the one road and says what became of it. */
+  /** Makes a change by the one executor and says what became of it. */
   public void apply(Change change) {
     if (change.isEmpty()) {
       frame.tell(Words.of("told.nothing"), false, 0);

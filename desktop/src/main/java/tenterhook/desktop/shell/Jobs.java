@@ -1,5 +1,6 @@
 package tenterhook.desktop.shell;
 
+import java.nio.file.NoSuchFileException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -124,7 +125,7 @@ final class Jobs {
             T result = work.run(job);
             Platform.runLater(() -> then.accept(result));
           } catch (Throwable failed) { // an error that nobody sees would be worse
-            String said = failed.getMessage() == null ? failed.toString() : failed.getMessage();
+            String said = words(failed);
             Platform.runLater(() -> trouble.accept(Words.of("told.failed", name, said)));
           } finally {
             Platform.runLater(
@@ -136,6 +137,13 @@ final class Jobs {
           }
           return true;
         });
+  }
+
+  private static String words(Throwable failed) {
+    if (failed instanceof NoSuchFileException gone) {
+      return Words.of("told.notThere", gone.getFile());
+    }
+    return failed.getMessage() == null ? failed.toString() : failed.getMessage();
   }
 
   /** Asks all work to stop. */

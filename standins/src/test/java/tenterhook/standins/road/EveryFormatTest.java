@@ -41,7 +41,9 @@ import tenterhook.standins.synth.Encoder;
 import tenterhook.standins.synth.Recording;
 import tenterhook.standins.synth.Synth;
 
-/** The one road on real files of every format, checked by a reader that shares no code with it. */
+/**
+ * The one executor on real files of every format, checked by a reader that shares no code with it.
+ */
 class EveryFormatTest {
   private static final short[] SAMPLES = Synth.render(Recording.of(3, 150));
 
