@@ -78,7 +78,7 @@ public final class BackupView implements StationView {
   }
 
   /** Writes a backup into a folder. */
-  void backUp(Path folder) {
+  public void backUp(Path folder) {
     desk.aside(
         Words.of("backup.job"),
         p -> Backup.write(desk.collection(), folder),
@@ -93,7 +93,7 @@ public final class BackupView implements StationView {
   }
 
   /** Compares the music with a folder. */
-  void check(Path folder) {
+  public void check(Path folder) {
     desk.aside(
         Words.of("mirror.job"),
         p -> MirrorCheck.of(desk.collection().state(), folder, p),

@@ -35,6 +35,7 @@ public final class HistoryView implements StationView {
     this.desk = desk;
     entries.setId("history");
     entries.getStyleClass().add("picked");
+    cost.setId("history-cost");
     entries.setCellFactory(l -> new EntryCell());
     entries.setPlaceholder(Look.label(Words.of("history.reading"), "empty"));
     VBox head =

@@ -1,0 +1,117 @@
+package tenterhook.desktop.shell;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import org.junit.jupiter.api.Test;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.change.Place;
+import tenterhook.core.change.TrackEdits;
+import tenterhook.core.field.Fields;
+import tenterhook.desktop.backup.BackupView;
+
+/** Backup and second disk in the window; errors that are seen; keys faster than files. */
+class SafekeepingTest extends WindowTest {
+  private BackupView backup() {
+    MenuItem item =
+        ((MenuButton) shell.lookup("#more"))
+            .getItems().stream()
+                .filter(i -> "more-backup".equals(i.getId()))
+                .findFirst()
+                .orElseThrow();
+    fx(item::fire);
+    return (BackupView) shell.inView();
+  }
+
+  @Test
+  void aBackupIsWrittenAndTheSecondDiskIsCompared() throws Exception {
+    BackupView view = backup();
+    Path stick = folder.resolve("stick");
+    fx(() -> view.backUp(stick));
+    settle();
+    assertThat(text("told")).contains("Written").contains(".zip");
+    try (var files = Files.list(stick)) {
+      assertThat(files).singleElement().asString().endsWith(".zip");
+    }
+    Path music =
+        collection.state().roots().entrySet().stream()
+            .filter(r -> !r.getKey().equals(Place.HOLDING_BAY))
+            .findFirst()
+            .orElseThrow()
+            .getValue();
+    fx(() -> view.check(music));
+    settle();
+    assertThat(text("mirror-summary")).contains("holds all of the music");
+    Path empty = Files.createDirectories(folder.resolve("empty disk"));
+    fx(() -> view.check(empty));
+    settle();
+    ListView<?> found = (ListView<?>) shell.lookup("#mirror-found");
+    assertThat(found.getItems()).isNotEmpty().allMatch(l -> l.toString().startsWith("missing: "));
+    fx(() -> view.check(folder.resolve("nowhere")));
+    settle();
+    assertThat(text("told")).contains("is not there");
+  }
+
+  @Test
+  void anErrorOfAnyKindEndsInWords() {
+    fx(
+        () ->
+            desk.job(
+                "Counting",
+                false,
+                p -> {
+                  throw new StackOverflowError("too deep");
+                },
+                r -> {}));
+    settle();
+    assertThat(text("told")).contains("Counting").contains("too deep");
+  }
+
+  @Test
+  void keysThatComeFasterThanTheirTurnAllHold() {
+    int id = now().tracks(t -> !now().lost(t) && now().raw(t, Fields.RESTING).isEmpty()).first();
+    var one = RoaringBitmap.bitmapOf(id);
+    fx(
+        () -> {
+          for (String rating : List.of("1", "2", "5")) {
+            desk.command(
+                "rating",
+                1,
+                state -> TrackEdits.set(state.snapshot(), one, Map.of(Fields.RATING, rating)));
+          }
+        });
+    settle();
+    assertThat(now().value(id, Fields.RATING)).contains(5);
+    assertThat(text("told")).doesNotContain("left as");
+    for (int i = 0; i < 3; i++) {
+      fx(desk::undo);
+      settle();
+    }
+  }
+
+  @Test
+  void historyIsShownWithWhatItCosts() {
+    int id = now().tracks(t -> !now().lost(t)).first();
+    var one = RoaringBitmap.bitmapOf(id);
+    fx(
+        () ->
+            desk.command(
+                "resting",
+                1,
+                state -> TrackEdits.flag(state.snapshot(), one, Fields.RESTING, true)));
+    settle();
+    fx(() -> shell.showHistory());
+    settle();
+    ListView<?> entries = (ListView<?>) shell.lookup("#history");
+    assertThat(entries.getItems()).isNotEmpty();
+    assertThat(text("history-cost")).contains("can be taken back").contains("MB");
+    fx(desk::undo);
+    settle();
+  }
+}
