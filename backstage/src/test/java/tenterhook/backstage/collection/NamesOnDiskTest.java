@@ -12,6 +12,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledOnOs;
 import org.junit.jupiter.api.condition.OS;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.Wavs;
 import tenterhook.backstage.duplicate.CopySearch;
 import tenterhook.core.change.Outcome;
@@ -120,6 +121,24 @@ class NamesOnDiskTest extends CollectionTest {
     Files.delete(twin);
     Files.createLink(twin, one);
     assertThat(copies()).isEmpty();
+  }
+
+  @Test
+  void aFolderOfAnOddNameIsARootThatCanBeHeldAndRestored() throws Exception {
+    Path odd = folder.resolve("odd\nname\t. ");
+    Path file = Wavs.make(odd.resolve("a.wav"), 61);
+    assertThat(collection.scan(odd, Progress.SILENT).added()).isEqualTo(1);
+    assertThat(collection.state().roots().keySet())
+        .allMatch(name -> name.chars().noneMatch(Character::isISOControl));
+    int id = id("a.wav");
+    Outcome held =
+        collection.apply(
+            TrackEdits.hold(now(), RoaringBitmap.bitmapOf(id), "test"), Progress.SILENT);
+    assertThat(held.refused()).isEmpty();
+    reopen();
+    assertThat(collection.apply(TrackEdits.restore(now(), now().held()), Progress.SILENT).refused())
+        .isEmpty();
+    assertThat(file).exists();
   }
 
   @Test

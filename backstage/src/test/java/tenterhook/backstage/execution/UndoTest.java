@@ -24,6 +24,7 @@ import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.LedgerEntry;
 import tenterhook.core.change.Outcome;
+import tenterhook.core.change.Place;
 import tenterhook.core.change.TrackEdits;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
@@ -271,5 +272,61 @@ class UndoTest extends CollectionTest {
       assertThat(coded.refused()).isEmpty();
     }
     assertThat(now().raw(id, Fields.COMMENT)).contains("/SKA/ELC/");
+  }
+
+  private Outcome moved(String name, String to) {
+    int id = id(name);
+    return collection.apply(
+        new Change(
+            "moves",
+            true,
+            List.of(new Edit.MoveFile(id, TrackEdits.place(now(), id), new Place("Music", to)))),
+        Progress.SILENT);
+  }
+
+  @Test
+  void foldersThatWereMadeForAFileGoWithItButNoOthers() throws Exception {
+    Path theirs = Files.createDirectories(music.resolve("Theirs"));
+    Outcome made = moved("one.wav", "New/Deep/one.wav");
+    Outcome there = moved("two.wav", "Theirs/two.wav");
+    assertThat(collection.undo(made.number(), Progress.SILENT).refused()).isEmpty();
+    assertThat(collection.undo(there.number(), Progress.SILENT).refused()).isEmpty();
+    assertThat(music.resolve("New")).doesNotExist();
+    assertThat(theirs).isDirectory();
+    assertThat(moved("one.wav", "Rink/two.wav").refused())
+        .singleElement()
+        .satisfies(r -> assertThat(r.reason()).contains("taken"));
+  }
+
+  /** A disk that fails while a step clears up after itself. */
+  private static final class LeavesBehind extends FileCalls {
+    private boolean failing;
+
+    @Override
+    public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+        throws IOException, E {
+      boolean late = kind == Kind.FLUSH || kind == Kind.DELETE;
+      if (failing && late) {
+        throw new IOException("the disk does not answer");
+      }
+      super.call(kind, path, action);
+    }
+  }
+
+  @Test
+  void whatCouldNotBeClearedAwayIsClearedLater() throws Exception {
+    collection.close();
+    LeavesBehind calls = new LeavesBehind();
+    collection = MusicCollection.open(folder.resolve("collection"), CLOCK, calls);
+    byte[] before = Files.readAllBytes(music.resolve("Rink/one.wav"));
+    calls.failing = true;
+    assertThat(set(Fields.ALBUM, "Slipway", "one.wav").refused()).hasSize(1);
+    assertThat(music.resolve("Rink/one.wav")).hasBinaryContent(before);
+    assertThat(music.resolve("Rink")).isDirectoryContaining(p -> !p.toString().endsWith(".wav"));
+    calls.failing = false;
+    collection.close();
+    open();
+    assertThat(music.resolve("Rink")).isDirectoryNotContaining(p -> !p.toString().endsWith(".wav"));
+    assertThat(set(Fields.ALBUM, "Slipway", "one.wav").refused()).isEmpty();
   }
 }
