@@ -15,8 +15,15 @@ import tenterhook.core.change.LedgerEntry;
         "Lists every change, the newest first; history shorten N ends undo of the oldest.",
     subcommands = HistoryCommand.Shorten.class)
 final class HistoryCommand extends Work {
+  @Option(names = "--cost", description = "Says only what is kept so that changes can be undone.")
+  boolean cost;
+
   @Override
   void run(MusicCollection collection) {
+    if (cost) {
+      sayCost(collection);
+      return;
+    }
     for (LedgerEntry entry : collection.history()) {
       say(
           object()
@@ -29,14 +36,17 @@ final class HistoryCommand extends Work {
               .put("remaining", entry.remaining()),
           String.format("%5d  %s  %s%s", entry.number(), entry.at(), entry.title(), state(entry)));
     }
-    UndoRedo.Cost cost = collection.undoing().cost();
+  }
+
+  private void sayCost(MusicCollection collection) {
+    UndoRedo.Cost kept = collection.undoing().cost();
     say(
-        object().put("undoable", cost.changes()).put("bytes", cost.bytes()),
+        object().put("undoable", kept.changes()).put("bytes", kept.bytes()),
         String.format(
             Locale.ROOT,
             "%d changes can be taken back; what is kept for that takes %.1f MB",
-            cost.changes(),
-            cost.bytes() / 1e6));
+            kept.changes(),
+            kept.bytes() / 1e6));
   }
 
   private static String state(LedgerEntry entry) {

@@ -93,11 +93,11 @@ class SafekeepingTest extends CommandTest {
   void historySaysWhatItCostsAndIsShortenedOnlyWhenThatIsSaid() throws Exception {
     run("set", "genre:ska", "album=Last Lap");
     run("set", "genre:ska", "label=Tin");
-    assertThat(run("history").last().path("bytes").asLong()).isPositive();
+    assertThat(run("history", "--cost").last().path("bytes").asLong()).isPositive();
     run("history", "shorten", "1");
-    assertThat(run("history").last().path("undoable").asInt()).isEqualTo(2);
+    assertThat(run("history", "--cost").last().path("undoable").asInt()).isEqualTo(2);
     run("history", "shorten", "1", "--yes");
-    assertThat(run("history").last().path("undoable").asInt()).isEqualTo(1);
+    assertThat(run("history", "--cost").last().path("undoable").asInt()).isEqualTo(1);
     assertThat(run("undo", "1").err()).contains("history was shortened");
     assertThat(run("undo", "2", "--values").status()).isZero();
   }
