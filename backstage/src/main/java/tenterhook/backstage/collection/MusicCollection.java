@@ -16,6 +16,7 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.disk.FileCalls;
+import tenterhook.backstage.disk.MusicWalk;
 import tenterhook.backstage.disk.RelativePaths;
 import tenterhook.backstage.execution.ChangeExecutor;
 import tenterhook.backstage.execution.ChangeExecutor.Undo;
@@ -79,7 +80,7 @@ public final class MusicCollection implements AutoCloseable {
     this.disks = new Disks(this, clock);
     this.covers = new Covers(store, this::state);
     Map<String, Path> roots = new LinkedHashMap<>(store.roots());
-    roots.put(Place.HOLDING_BAY, folder.resolve("holding bay"));
+    roots.put(Place.HOLDING_BAY, folder.resolve(MusicWalk.HOLDING_BAY));
     Codebook codebook = store.document("codebook").map(CodebookJson::read).orElse(Codebook.EMPTY);
     Crates crates = store.document("crates").map(CrateJson::fromIds).orElse(Crates.NONE);
     Snapshot loaded = store.load();
@@ -253,8 +254,8 @@ public final class MusicCollection implements AutoCloseable {
       confirmOpen();
     }
     Change change = command.on(state);
-    if (change.edits().stream().anyMatch(e -> !(e instanceof Edit.OfTrack))) {
-      takePlainFiles();
+    boolean others = change.edits().stream().anyMatch(e -> !(e instanceof Edit.OfTrack));
+    if (others && takePlainFiles()) {
       change = command.on(state);
     }
     ChangeExecutor.Done done = executor.execute(state, change, undo, clock.instant(), progress);

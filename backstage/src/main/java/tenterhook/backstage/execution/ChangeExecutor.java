@@ -41,6 +41,9 @@ import tenterhook.core.track.Snapshot;
  * by the open collection alone, one change at a time.
  */
 public final class ChangeExecutor {
+  /** How a refusal ends where an undo could set old values, but not make the very bytes again. */
+  public static final String VALUES_INSTEAD = "the old values can be set instead";
+
   private final Store store;
   private final Ledger ledger;
   private final FileCalls calls;

@@ -367,7 +367,8 @@ final class FileStep {
       throw new Unreadable(
           "its bytes of before cannot be made again ("
               + why
-              + "); the old values can be set instead");
+              + "); "
+              + ChangeExecutor.VALUES_INSTEAD);
     }
     Files.copy(file, copy, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
     return written(copy, payload, now, after);

@@ -15,6 +15,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.zip.CRC32C;
+import tenterhook.backstage.disk.MusicWalk;
 
 /**
  * The database while nobody has it open: its checksum, by which flipped bits are noticed, and dated
@@ -42,7 +43,7 @@ final class DatabaseFile {
     return none
         && (Files.exists(folder.resolve("codebook.json"))
             || holdsAnything("crates")
-            || holdsAnything("holding bay")
+            || holdsAnything(MusicWalk.HOLDING_BAY)
             || newestBackup().isPresent());
   }
 

@@ -19,6 +19,7 @@ import javafx.scene.Node;
 import javafx.util.Duration;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.backstage.execution.ChangeExecutor;
 import tenterhook.backstage.listen.SoundCards;
 import tenterhook.backstage.state.CollectionState;
 import tenterhook.backstage.state.Delta;
@@ -45,9 +46,6 @@ import tenterhook.standins.listen.SilentOutputs;
  */
 public final class Desk {
   private static final String KEYS = "keys";
-
-  /** How the executor says that a file's bytes of before are not known. */
-  private static final String NOT_TO_THE_BYTE = "old values can be set instead";
 
   private final MusicCollection collection;
   private final ReadOnlyObjectWrapper<CollectionState> state;
@@ -313,7 +311,9 @@ public final class Desk {
         outcome -> {
           told(outcome);
           long values =
-              outcome.refused().stream().filter(r -> r.reason().contains(NOT_TO_THE_BYTE)).count();
+              outcome.refused().stream()
+                  .filter(r -> r.reason().endsWith(ChangeExecutor.VALUES_INSTEAD))
+                  .count();
           if (exactly && values > 0) {
             frame.ask(
                 Words.of("ask.undoValues", values),
