@@ -52,7 +52,7 @@ class CodebookTest extends WindowTest {
   }
 
   private MenuItem item(String button, String key) {
-    MenuButton menu = (MenuButton) shell.lookup("#" + button);
+    MenuButton menu = (MenuButton) lookup("#" + button);
     return menu.getItems().stream()
         .filter(i -> Words.of(key).equals(i.getText()))
         .findFirst()
@@ -65,7 +65,7 @@ class CodebookTest extends WindowTest {
   }
 
   private void answer(String words) {
-    fx(() -> ((TextField) shell.lookup("#answer-text")).setText(words));
+    fx(() -> ((TextField) lookup("#answer-text")).setText(words));
     press("answer");
     settle();
   }
@@ -146,7 +146,7 @@ class CodebookTest extends WindowTest {
     press("answer");
     settle();
     assertThat(book().known("DUB")).contains("SKA");
-    assertThat(shell.lookup("#entry-DUB")).isNull();
+    assertThat(lookup("#entry-DUB")).isNull();
   }
 
   @Test
@@ -163,7 +163,7 @@ class CodebookTest extends WindowTest {
     assertThat(book().facet("Style").orElseThrow().question()).isEmpty();
     boolean demanded = book().facet("Voice").orElseThrow().demanded();
     CheckBox box =
-        shell.lookupAll("#codebook .check-box").stream()
+        lookupAll("#codebook .check-box").stream()
             .map(CheckBox.class::cast)
             .filter(b -> b.getText().equals(Words.of("codebook.demanded")))
             .skip(book().facets().indexOf(book().facet("Voice").orElseThrow()))
@@ -176,10 +176,10 @@ class CodebookTest extends WindowTest {
 
   @Test
   void codesAreWrittenByTheAlphabetAfterALook() {
-    MenuButton order = (MenuButton) shell.lookup("#notation-order");
+    MenuButton order = (MenuButton) lookup("#notation-order");
     fx(() -> ((CheckMenuItem) order.getItems().getFirst()).setSelected(true));
     fx(() -> order.getItems().getFirst().fire());
-    assertThat(((Button) shell.lookup("#answer")).getText()).startsWith("Rewrite ");
+    assertThat(((Button) lookup("#answer")).getText()).startsWith("Rewrite ");
     press("answer");
     settle();
     assertThat(book().notation().alphabetical()).isTrue();

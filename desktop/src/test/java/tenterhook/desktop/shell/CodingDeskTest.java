@@ -40,7 +40,7 @@ class CodingDeskTest extends WindowTest {
   }
 
   private ListView<?> queue() {
-    return (ListView<?>) shell.lookup("#queue-tracks");
+    return (ListView<?>) lookup("#queue-tracks");
   }
 
   private int chosen() {
@@ -76,7 +76,7 @@ class CodingDeskTest extends WindowTest {
     assertThat(Pace.of(collection.history()).measured()).isTrue();
     station(KeyCode.DIGIT1);
     settle();
-    assertThat(shell.lookupAll("#next-steps .step .second"))
+    assertThat(lookupAll("#next-steps .step .second"))
         .extracting(n -> ((Label) n).getText())
         .anyMatch(w -> w.startsWith("about ") && w.endsWith(" at your pace"));
   }
@@ -96,7 +96,7 @@ class CodingDeskTest extends WindowTest {
             .first();
     fx(() -> shell.code(TrackList.of("one", RoaringBitmap.bitmapOf(id))));
     settle();
-    Button cap = (Button) shell.lookup("#code-80S");
+    Button cap = (Button) lookup("#code-80S");
     assertThat(cap.getPseudoClassStates()).anyMatch(p -> p.getPseudoClassName().equals("derived"));
     assertThat(text("written")).contains("80S");
     assertThat(now().value(id, Fields.CODES).orElse(List.of())).doesNotContain("80S");
@@ -131,7 +131,7 @@ class CodingDeskTest extends WindowTest {
     assertThat(now().value(second, Fields.CODES).orElse(List.of())).contains("SKA");
     fx(() -> queue().getSelectionModel().selectAll());
     settle();
-    Button cap = (Button) shell.lookup("#code-SKA");
+    Button cap = (Button) lookup("#code-SKA");
     assertThat(cap.getPseudoClassStates()).anyMatch(p -> p.getPseudoClassName().equals("some"));
     assertThat(text("desk-title")).isEqualTo("3 tracks");
     robot.write(ska);

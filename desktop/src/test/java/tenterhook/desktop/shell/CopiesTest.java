@@ -49,7 +49,7 @@ class CopiesTest extends WindowTest {
 
   @SuppressWarnings("unchecked")
   private ListView<Group> groups() {
-    return (ListView<Group>) shell.lookup("#groups");
+    return (ListView<Group>) lookup("#groups");
   }
 
   private Group choose(Evidence evidence) {
@@ -71,7 +71,7 @@ class CopiesTest extends WindowTest {
         .isSorted();
     Group heard = choose(Evidence.SAME_SOUND);
     assertThat(heard.offered()).isTrue();
-    assertThat(shell.lookup("#copies .waveform")).isNotNull();
+    assertThat(lookup("#copies .waveform")).isNotNull();
     assertThat(groups().getItems())
         .allSatisfy(g -> assertThat(g.tracks()).noneMatch(id -> now().lost(id)));
   }
@@ -90,15 +90,15 @@ class CopiesTest extends WindowTest {
     await(() -> desk.listening().status().get().seconds() >= before);
     assertThat(desk.listening().loaded()).isEqualTo(group.tracks().get(1));
     key(KeyCode.K);
-    assertThat(shell.lookup("#make-survivor-1")).isNotNull();
-    assertThat(shell.lookup("#make-survivor-2")).isNull();
+    assertThat(lookup("#make-survivor-1")).isNotNull();
+    assertThat(lookup("#make-survivor-2")).isNull();
   }
 
   @Test
   @Order(3)
   void theOrderOfPreferencesIsChangedByKeysAndSaysWhatItDecides() {
     @SuppressWarnings("unchecked")
-    ListView<Preference> lines = (ListView<Preference>) shell.lookup("#preferences");
+    ListView<Preference> lines = (ListView<Preference>) lookup("#preferences");
     assertThat(lines.getItems()).isEqualTo(Preferences.USUAL.lines());
     Preference second = lines.getItems().get(1);
     fx(() -> lines.getSelectionModel().select(1));
@@ -135,12 +135,12 @@ class CopiesTest extends WindowTest {
   @Test
   @Order(5)
   void criteriaOfTheDjAreKeptUnderTheirName() {
-    ComboBox<?> criteria = (ComboBox<?>) shell.lookup("#criteria");
+    ComboBox<?> criteria = (ComboBox<?>) lookup("#criteria");
     fx(() -> criteria.getSelectionModel().select(0));
     settle();
     assertThat(groups().getItems()).noneMatch(g -> g.evidence() == Evidence.SAME_TAGS);
     fx(() -> criteria.getSelectionModel().select(criteria.getItems().size() - 1));
-    fx(() -> ((TextField) shell.lookup("#answer-text")).setText("mine: bpm"));
+    fx(() -> ((TextField) lookup("#answer-text")).setText("mine: bpm"));
     press("answer");
     settle();
     assertThat(CopySearch.criteria(collection)).anyMatch(c -> c.name().equals("mine"));
@@ -154,7 +154,7 @@ class CopiesTest extends WindowTest {
   void oneIsKeptWithWhatItTakesAndUndoBringsBoth() {
     Group group = choose(Evidence.SAME_SOUND);
     Path spare = collection.state().path(group.spares().getFirst());
-    shell.lookupAll(".gain").stream()
+    lookupAll(".gain").stream()
         .map(CheckBox.class::cast)
         .forEach(box -> assertThat(box.isSelected()).isTrue());
     fx(() -> groups().requestFocus());
@@ -173,7 +173,7 @@ class CopiesTest extends WindowTest {
   @Order(7)
   void sparesMayOnlyBeMarked() {
     Group group = choose(Evidence.SAME_BYTES);
-    ComboBox<?> fate = (ComboBox<?>) shell.lookup("#spare-fate");
+    ComboBox<?> fate = (ComboBox<?>) lookup("#spare-fate");
     fx(() -> fate.getSelectionModel().select(2));
     String code = collection.state().codebook().tokens().getFirst();
     press("keep-one");
@@ -195,7 +195,7 @@ class CopiesTest extends WindowTest {
     settle();
     press("holding-bay");
     settle();
-    ListView<?> held = (ListView<?>) shell.lookup("#held");
+    ListView<?> held = (ListView<?>) lookup("#held");
     assertThat(held.getItems()).hasSize(now().held().getCardinality());
     assertThat(held.getItems().getFirst().toString()).contains("keeps one of");
     fx(() -> held.getSelectionModel().selectFirst());

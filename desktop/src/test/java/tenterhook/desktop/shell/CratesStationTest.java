@@ -40,7 +40,7 @@ class CratesStationTest extends WindowTest {
   }
 
   private ListView<?> list() {
-    return (ListView<?>) shell.lookup("#crates");
+    return (ListView<?>) lookup("#crates");
   }
 
   private void row(int at) {
@@ -61,7 +61,7 @@ class CratesStationTest extends WindowTest {
 
   private TextField values(int line) {
     return (TextField)
-        shell.lookupAll(".line-row").stream()
+        lookupAll(".line-row").stream()
             .skip(line)
             .map(r -> r.lookup(".text-field"))
             .findFirst()
@@ -69,7 +69,7 @@ class CratesStationTest extends WindowTest {
   }
 
   private String shutOut(int line) {
-    return ((Button) shell.lookup("#nearly-in-" + line)).getText();
+    return ((Button) lookup("#nearly-in-" + line)).getText();
   }
 
   @Test
@@ -91,13 +91,13 @@ class CratesStationTest extends WindowTest {
     fx(() -> values(1).requestFocus());
     fx(() -> values(1).setText("LAP|s"));
     settle();
-    Button offer = (Button) shell.lookup("#offer-0");
+    Button offer = (Button) lookup("#offer-0");
     assertThat(offer.getAccessibleText()).contains("SPR").contains("sprint");
     key(KeyCode.DOWN);
     assertThat(values(1).getText()).isEqualTo("LAP|SPR");
     fx(() -> values(1).setText("no such"));
     settle();
-    assertThat(shell.lookup("#offer-0")).isNull();
+    assertThat(lookup("#offer-0")).isNull();
     key(KeyCode.ENTER);
     settle();
     assertThat(text("told")).isNotBlank();
@@ -119,10 +119,10 @@ class CratesStationTest extends WindowTest {
   @Test
   void aRuleIsPastedAsTextAndRefusedWithAPlace() {
     press("rule-form");
-    TextArea area = (TextArea) shell.lookup("#rule-text");
+    TextArea area = (TextArea) lookup("#rule-text");
     assertThat(area.getText()).isEqualTo(rule());
     fx(() -> area.setText("year:1980..1989 (beat:90..100 or"));
-    assertThat(((Label) shell.lookup("#rule-text-wrong")).getText()).contains("33");
+    assertThat(((Label) lookup("#rule-text-wrong")).getText()).contains("33");
     press("rule-use-text");
     assertThat(rule()).contains("Style");
     fx(() -> area.setText("year:1980..1989 beat:90..100"));
@@ -130,17 +130,17 @@ class CratesStationTest extends WindowTest {
     settle();
     assertThat(rule()).isEqualTo("year:1980..1989 beat:90..100");
     press("rule-form");
-    assertThat(shell.lookupAll(".line-row")).hasSize(2);
+    assertThat(lookupAll(".line-row")).hasSize(2);
   }
 
   @Test
   void aCrateIsSortedCutAndDrawn() {
-    ComboBox<?> field = (ComboBox<?>) shell.lookup("#order-field-0");
+    ComboBox<?> field = (ComboBox<?>) lookup("#order-field-0");
     fx(() -> chooseText(field, "year"));
     settle();
     press("order-way-0");
     settle();
-    TextField amount = (TextField) shell.lookup("#limit-amount");
+    TextField amount = (TextField) lookup("#limit-amount");
     fx(amount::requestFocus);
     fx(() -> amount.setText("3"));
     key(KeyCode.ENTER);
@@ -149,12 +149,12 @@ class CratesStationTest extends WindowTest {
     List<Integer> years =
         pane().rows().stream().map(id -> now().value(id, Fields.YEAR).orElse(0)).toList();
     assertThat(years).isSortedAccordingTo(java.util.Comparator.reverseOrder());
-    ComboBox<?> pick = (ComboBox<?>) shell.lookup("#limit-pick");
+    ComboBox<?> pick = (ComboBox<?>) lookup("#limit-pick");
     fx(() -> pick.getSelectionModel().select(1));
     settle();
     assertThat(fastLaps().limit().draw()).isPositive();
     assertThat(pane().rows()).hasSize(3);
-    CheckBox resting = (CheckBox) shell.lookup("#order-resting");
+    CheckBox resting = (CheckBox) lookup("#order-resting");
     fx(resting::fire);
     settle();
     assertThat(fastLaps().resting()).isTrue();
@@ -177,7 +177,7 @@ class CratesStationTest extends WindowTest {
             .findFirst()
             .orElseThrow();
     int before = pane().rows().size();
-    TextField more = (TextField) shell.lookup("#never-more");
+    TextField more = (TextField) lookup("#never-more");
     fx(() -> more.setText(artist));
     press("never-add");
     settle();
@@ -186,7 +186,7 @@ class CratesStationTest extends WindowTest {
     fx(() -> more.setText("nofield:x"));
     press("never-add");
     assertThat(text("told")).contains("no field or facet");
-    Button allow = (Button) shell.lookup(".never-chip .button");
+    Button allow = (Button) lookup(".never-chip .button");
     fx(allow::fire);
     settle();
     assertThat(pane().rows()).hasSize(before);
@@ -202,7 +202,7 @@ class CratesStationTest extends WindowTest {
     fx(() -> desk.apply(new Change("bans", true, List.of(new Edit.SetCrates(before, after)))));
     settle();
     assertThat(pane().rows()).hasSize(held.size() - 1).doesNotContain(banned);
-    assertThat(shell.lookupAll(".second").stream().map(n -> ((Label) n).getText()))
+    assertThat(lookupAll(".second").stream().map(n -> ((Label) n).getText()))
         .anyMatch(t -> t.contains("1 track stays out: never played"));
     assertThat(((Crate.HandCrate) shelves().crate("Lantern parade").orElseThrow()).tracks())
         .contains(banned);
@@ -230,43 +230,40 @@ class CratesStationTest extends WindowTest {
     int id = collection.contents().accounting(fastLaps()).nearlyIn(2).first();
     fx(() -> desk.chosen().set(id));
     settle();
-    assertThat(shell.lookup("#why .heading")).isInstanceOf(Label.class);
-    assertThat(((Label) shell.lookup("#why .heading")).getText()).isEqualTo("Why not here?");
-    assertThat(shell.lookupAll("#why .why-line")).hasSize(5);
-    assertThat(
-            shell.lookupAll("#why .why-line .hole").stream()
-                .map(n -> ((Label) n).getText())
-                .toList())
+    assertThat(lookup("#why .heading")).isInstanceOf(Label.class);
+    assertThat(((Label) lookup("#why .heading")).getText()).isEqualTo("Why not here?");
+    assertThat(lookupAll("#why .why-line")).hasSize(5);
+    assertThat(lookupAll("#why .why-line .hole").stream().map(n -> ((Label) n).getText()).toList())
         .singleElement()
         .asString()
         .startsWith("it has ");
-    await(() -> shell.lookup("#nearly-in .nearly") != null);
+    await(() -> lookup("#nearly-in .nearly") != null);
   }
 
   @Test
   void manyCratesAreSeenBeforeTheyAreMade() {
     fx(() -> ((CratesView) shell.inView()).showBuild());
-    ComboBox<?> kind = (ComboBox<?>) shell.lookup("#build-kind");
+    ComboBox<?> kind = (ComboBox<?>) lookup("#build-kind");
     int before = shelves().all().size();
     fx(() -> kind.getSelectionModel().select(1));
-    int planned = ((ListView<?>) shell.lookup("#build-preview")).getItems().size();
+    int planned = ((ListView<?>) lookup("#build-preview")).getItems().size();
     assertThat(planned).isPositive();
     assertThat(shelves().all()).hasSize(before);
     press("build-make");
     settle();
     assertThat(shelves().all()).hasSize(before + planned);
-    assertThat(((ListView<?>) shell.lookup("#build-preview")).getItems()).isEmpty();
-    assertThat(shell.lookup("#build-make").isDisabled()).isTrue();
+    assertThat(((ListView<?>) lookup("#build-preview")).getItems()).isEmpty();
+    assertThat(lookup("#build-make").isDisabled()).isTrue();
   }
 
   @Test
   void aShelfIsSentOutWithItsMusicOnce() throws Exception {
     row(0);
     press("crates-sendOut");
-    fx(() -> ((RadioButton) shell.lookup("#send-out-copies")).fire());
-    fx(() -> ((TextField) shell.lookup("#send-out-folder")).setText(out.toString()));
+    fx(() -> ((RadioButton) lookup("#send-out-copies")).fire());
+    fx(() -> ((TextField) lookup("#send-out-folder")).setText(out.toString()));
     press("send-out-write");
-    await(() -> shell.lookup("#send-out .whole") != null);
+    await(() -> lookup("#send-out .whole") != null);
     assertThat(out.resolve("Fast laps.m3u8")).exists();
     long files;
     try (var copies = Files.list(out.resolve("Music"))) {
@@ -276,7 +273,7 @@ class CratesStationTest extends WindowTest {
     press("send-out-write");
     await(
         () ->
-            shell.lookupAll("#send-out .second").stream()
+            lookupAll("#send-out .second").stream()
                 .anyMatch(n -> n instanceof Label l && l.getText().startsWith("No file copied")));
   }
 

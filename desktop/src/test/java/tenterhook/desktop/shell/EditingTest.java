@@ -32,17 +32,17 @@ import tenterhook.standins.synth.Cover;
 /** Artwork, lyrics, crates and menus on the demo, and work that is stopped. */
 class EditingTest extends WindowTest {
   private void find(String text) {
-    fx(() -> ((TextField) shell.lookup("#find")).setText(text));
+    fx(() -> ((TextField) lookup("#find")).setText(text));
   }
 
   private void answer(String text) {
-    fx(() -> ((TextField) shell.lookup("#answer-text")).setText(text));
+    fx(() -> ((TextField) lookup("#answer-text")).setText(text));
     press("answer");
     settle();
   }
 
   private void menu(String id, String item) {
-    MenuButton menu = (MenuButton) shell.lookup("#" + id);
+    MenuButton menu = (MenuButton) lookup("#" + id);
     MenuItem chosen =
         menu.getItems().stream().filter(i -> item.equals(i.getId())).findFirst().orElseThrow();
     fx(chosen::fire);
@@ -84,7 +84,7 @@ class EditingTest extends WindowTest {
 
   private void button(String words) {
     Button found =
-        shell.lookup("#edit").lookupAll(".button").stream()
+        lookup("#edit").lookupAll(".button").stream()
             .filter(Button.class::isInstance)
             .map(Button.class::cast)
             .filter(b -> words.equals(b.getText()))
@@ -119,10 +119,10 @@ class EditingTest extends WindowTest {
     select(1);
     int id = pane().rows().getFirst();
     station(KeyCode.E);
-    fx(() -> ((TextArea) shell.lookup("#edit-lyrics")).setText("one\ntwo"));
+    fx(() -> ((TextArea) lookup("#edit-lyrics")).setText("one\ntwo"));
     button("Reset");
     assertThat(text("edit-sentence")).contains("Nothing is touched");
-    fx(() -> ((TextArea) shell.lookup("#edit-lyrics")).setText("three\nfour"));
+    fx(() -> ((TextArea) lookup("#edit-lyrics")).setText("three\nfour"));
     press("edit-apply");
     await(() -> !now().raw(id, Fields.LYRICS).isEmpty());
     assertThat(TagFiles.read(collection.state().path(id)).raw(Fields.LYRICS)).contains("three");
@@ -133,7 +133,7 @@ class EditingTest extends WindowTest {
     find("present:album file:present");
     select(8);
     station(KeyCode.E);
-    MenuButton picker = (MenuButton) shell.lookup("#pick-album");
+    MenuButton picker = (MenuButton) lookup("#pick-album");
     assertThat(picker).isNotNull();
     MenuItem first = picker.getItems().getFirst();
     fx(first::fire);
@@ -149,7 +149,7 @@ class EditingTest extends WindowTest {
     find("file:present");
     select(2);
     station(KeyCode.E);
-    fx(() -> ((TextField) shell.lookup("#edit-album")).setText("Half typed"));
+    fx(() -> ((TextField) lookup("#edit-album")).setText("Half typed"));
     int other = pane().rows().getLast();
     fx(
         () ->
@@ -167,7 +167,7 @@ class EditingTest extends WindowTest {
     menu("crates-add", "crates-addRule");
     answer("Test crate");
     assertThat(collection.state().crates().crate("Test crate")).isPresent();
-    assertThat(shell.lookupAll(".line-row")).isEmpty();
+    assertThat(lookupAll(".line-row")).isEmpty();
     menu("crates-add", "crates-addShelf");
     answer("New shelf");
     assertThat(collection.state().crates().shelf("New shelf")).isPresent();
@@ -179,9 +179,9 @@ class EditingTest extends WindowTest {
   @Test
   void aLineIsEditedAndACircleRefusedWithItsPath() {
     station(KeyCode.DIGIT7);
-    ListView<?> crates = (ListView<?>) shell.lookup("#crates");
+    ListView<?> crates = (ListView<?>) lookup("#crates");
     fx(() -> crates.getSelectionModel().select(1));
-    TextField values = (TextField) shell.lookup(".line-row").lookup(".text-field");
+    TextField values = (TextField) lookup(".line-row").lookup(".text-field");
     fx(
         () -> {
           values.setText("DRS|PAI");
@@ -191,8 +191,8 @@ class EditingTest extends WindowTest {
     Crate.RuleCrate doors =
         (Crate.RuleCrate) collection.state().crates().crate("Doors open").orElseThrow();
     assertThat(Rule.lines(doors.rule()).getFirst().text()).isEqualTo("Moment:DRS|PAI");
-    ComboBox<?> subject = (ComboBox<?>) shell.lookup(".line-row").lookup(".combo-box");
-    TextField again = (TextField) shell.lookup(".line-row").lookup(".text-field");
+    ComboBox<?> subject = (ComboBox<?>) lookup(".line-row").lookup(".combo-box");
+    TextField again = (TextField) lookup(".line-row").lookup(".text-field");
     fx(
         () -> {
           again.setText("\"Doors open\"");
@@ -200,21 +200,21 @@ class EditingTest extends WindowTest {
         });
     settle();
     assertThat(text("told")).contains("Doors open → Doors open");
-    TextField afterwards = (TextField) shell.lookup(".line-row").lookup(".text-field");
+    TextField afterwards = (TextField) lookup(".line-row").lookup(".text-field");
     assertThat(afterwards.getText()).as("what was refused is gone").isEqualTo("DRS|PAI");
   }
 
   @Test
   void aBadValueOfALineIsSaid() {
     station(KeyCode.DIGIT7);
-    ListView<?> crates = (ListView<?>) shell.lookup("#crates");
+    ListView<?> crates = (ListView<?>) lookup("#crates");
     int at = 0;
     for (int i = 0; i < crates.getItems().size(); i++) {
       at = crates.getItems().get(i).toString().contains("1980s") ? i : at;
     }
     int chosen = at;
     fx(() -> crates.getSelectionModel().select(chosen));
-    TextField values = (TextField) shell.lookup(".line-row").lookup(".text-field");
+    TextField values = (TextField) lookup(".line-row").lookup(".text-field");
     fx(
         () -> {
           values.setText("soon");
@@ -228,7 +228,7 @@ class EditingTest extends WindowTest {
     Crate.HandCrate before =
         (Crate.HandCrate) collection.state().crates().crate("Lantern parade").orElseThrow();
     station(KeyCode.DIGIT7);
-    ListView<?> crates = (ListView<?>) shell.lookup("#crates");
+    ListView<?> crates = (ListView<?>) lookup("#crates");
     fx(() -> crates.getSelectionModel().selectLast());
     select(1);
     MenuItem out = pane().table().getContextMenu().getItems().isEmpty() ? null : takeOut();
@@ -300,10 +300,10 @@ class EditingTest extends WindowTest {
   @Test
   void whyIsAnsweredForTheChosenTrack() {
     station(KeyCode.DIGIT7);
-    ListView<?> crates = (ListView<?>) shell.lookup("#crates");
+    ListView<?> crates = (ListView<?>) lookup("#crates");
     fx(() -> crates.getSelectionModel().select(1));
     select(1);
-    Node why = shell.lookup("#why");
+    Node why = lookup("#why");
     assertThat(why.lookupAll(".heading").stream().map(n -> ((Label) n).getText()))
         .contains("It is in here");
     assertThat(why.lookupAll(".why-line"))
@@ -330,13 +330,13 @@ class EditingTest extends WindowTest {
                 },
                 stopped::set));
     started.await();
-    await(() -> shell.lookup(".job .progress-bar") != null);
-    Button stop = (Button) shell.lookup(".job .button");
+    await(() -> lookup(".job .progress-bar") != null);
+    Button stop = (Button) lookup(".job .button");
     assertThat(stop.getText()).isEqualTo("Stop");
     fx(stop::fire);
     await(stopped::get);
     settle();
-    assertThat(shell.lookup(".job")).isNull();
+    assertThat(lookup(".job")).isNull();
   }
 
   @Test
@@ -351,14 +351,14 @@ class EditingTest extends WindowTest {
                 },
                 r -> {}));
     settle();
-    await(() -> shell.lookup("#told") != null);
+    await(() -> lookup("#told") != null);
     assertThat(text("told")).contains("Reading did not work").contains("the disk is gone");
   }
 
   @Test
   void aScanFromTheWindowReportsWhatItFound() {
     fx(() -> shell.scan(collection.state().roots().get("music")));
-    await(() -> shell.lookup("#told") != null && text("told").contains("files:"));
+    await(() -> lookup("#told") != null && text("told").contains("files:"));
     assertThat(text("told")).contains("0 new, 0 changed, 0 lost, 0 back");
   }
 }

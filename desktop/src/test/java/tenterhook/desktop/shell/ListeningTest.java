@@ -146,8 +146,8 @@ class ListeningTest extends WindowTest {
   @Test
   void whoTypesIsNotHeard() {
     choose(0);
-    fx(() -> shell.lookup("#find").requestFocus());
-    TextField find = (TextField) shell.lookup("#find");
+    fx(() -> lookup("#find").requestFocus());
+    TextField find = (TextField) lookup("#find");
     fx(find::requestFocus);
     robot.write("1 2");
     assertThat(find.getText()).isEqualTo("1 2");
@@ -158,8 +158,8 @@ class ListeningTest extends WindowTest {
   @Test
   void aClickInTheShapeGoesThere() {
     choose(4);
-    await(() -> ((Waveform) shell.lookup("#strip-wave")).overview().columns() > 100);
-    Node wave = shell.lookup("#strip-wave");
+    await(() -> ((Waveform) lookup("#strip-wave")).overview().columns() > 100);
+    Node wave = lookup("#strip-wave");
     robot.clickOn(wave, MouseButton.PRIMARY);
     double length = listening.length().orElseThrow();
     await(() -> state() == State.PLAYING && Math.abs(seconds() - length / 2) < 1.5);
@@ -184,7 +184,7 @@ class ListeningTest extends WindowTest {
   @Test
   void evenLevelAndDeviceAreRemembered() {
     choose(0);
-    ToggleButton even = (ToggleButton) shell.lookup("#strip-even");
+    ToggleButton even = (ToggleButton) lookup("#strip-even");
     assertThat(even.isSelected()).isTrue();
     fx(even::fire);
     assertThat(collection.setting("even level")).contains("no");
@@ -214,7 +214,7 @@ class ListeningTest extends WindowTest {
 
   @SuppressWarnings("unchecked")
   private ListView<Follower> followers() {
-    return (ListView<Follower>) shell.lookup("#followers");
+    return (ListView<Follower>) lookup("#followers");
   }
 
   @Test
@@ -228,7 +228,7 @@ class ListeningTest extends WindowTest {
     chooseIn("follow-share", 0);
     assertThat(followers().getItems()).hasSizeLessThan(usual);
     chooseIn("follow-share", 2);
-    ComboBox<?> scope = (ComboBox<?>) shell.lookup("#follow-scope");
+    ComboBox<?> scope = (ComboBox<?>) lookup("#follow-scope");
     fx(() -> scope.getSelectionModel().select(1));
     assertThat(followers().getItems()).allMatch(f -> f.id() <= 30);
     fx(() -> scope.getSelectionModel().select(0));
@@ -239,11 +239,11 @@ class ListeningTest extends WindowTest {
     key(KeyCode.ENTER);
     assertThat(text("follow-heading")).contains(now().name(next));
     key(KeyCode.ESCAPE);
-    assertThat(shell.lookup("#followers")).isNull();
+    assertThat(lookup("#followers")).isNull();
   }
 
   private Button button(String id) {
-    return (Button) shell.lookup("#" + id);
+    return (Button) lookup("#" + id);
   }
 
   @Test
@@ -262,13 +262,13 @@ class ListeningTest extends WindowTest {
     int waiting = MeasuredFields.waiting(now()).getCardinality();
     assertThat(text("measure-heading")).endsWith("tracks are measured");
     assertThat(button("measure-all").getText()).isEqualTo("Measure " + waiting + " tracks");
-    CheckBox fills = (CheckBox) shell.lookup("#measure-fills");
+    CheckBox fills = (CheckBox) lookup("#measure-fills");
     assertThat(fills.isSelected()).isTrue();
     press("measure-list");
     await(() -> !desk.measuring().running().get());
     settle();
     assertThat(desk.measuring().failed().get()).extracting(Refusal::id).containsExactly(broken);
-    assertThat(((ListView<?>) shell.lookup("#measure-failed")).getItems()).hasSize(1);
+    assertThat(((ListView<?>) lookup("#measure-failed")).getItems()).hasSize(1);
     Files.write(file, whole);
     assertThat(MeasuredFields.waiting(now()).getCardinality()).isLessThan(waiting);
     assertThat(collection.history().getFirst().title()).contains("filled from the sound");

@@ -63,12 +63,12 @@ class MendingStationsTest extends WindowTest {
 
   @SuppressWarnings("unchecked")
   private TableView<Proposal> table() {
-    return (TableView<Proposal>) shell.lookup("#proposals");
+    return (TableView<Proposal>) lookup("#proposals");
   }
 
   @SuppressWarnings("unchecked")
   private ListView<Decision> decisions() {
-    return (ListView<Decision>) shell.lookup("#decisions");
+    return (ListView<Decision>) lookup("#decisions");
   }
 
   private boolean holds(Proposal proposal) {
@@ -109,7 +109,7 @@ class MendingStationsTest extends WindowTest {
     station(KeyCode.DIGIT1);
     settle();
     Node step =
-        shell.lookupAll("#next-steps .step").stream()
+        lookupAll("#next-steps .step").stream()
             .filter(
                 s ->
                     ((Label) s.lookup(".strong"))
@@ -152,7 +152,7 @@ class MendingStationsTest extends WindowTest {
     fx(() -> table().getSelectionModel().clearAndSelect(0));
     Proposal one = table().getItems().getFirst();
     key(KeyCode.E);
-    TextField answer = (TextField) shell.lookup("#answer-text");
+    TextField answer = (TextField) lookup("#answer-text");
     assertThat(answer.getText())
         .isEqualTo(Fields.GENRE.type().show(one.edits().getFirst().after()));
     fx(() -> answer.setText("Rink Ska"));
@@ -167,7 +167,7 @@ class MendingStationsTest extends WindowTest {
     int before = of(RepairKind.GENRES).size();
     fx(
         () ->
-            ((javafx.scene.control.MenuButton) shell.lookup("#repairs-more"))
+            ((javafx.scene.control.MenuButton) lookup("#repairs-more"))
                 .getItems().stream()
                     .filter(i -> "repairs-off".equals(i.getId()))
                     .findFirst()
@@ -175,7 +175,7 @@ class MendingStationsTest extends WindowTest {
                     .fire());
     settle();
     assertThat(of(RepairKind.GENRES)).isEmpty();
-    fx(() -> ((javafx.scene.control.Hyperlink) shell.lookup("#dismissed")).fire());
+    fx(() -> ((javafx.scene.control.Hyperlink) lookup("#dismissed")).fire());
     settle();
     assertThat(of(RepairKind.GENRES)).hasSize(before);
   }
@@ -184,7 +184,7 @@ class MendingStationsTest extends WindowTest {
   void theListOfJunkIsEditedInTheStation() {
     choose(RepairKind.JUNK);
     int before = of(RepairKind.JUNK).size();
-    TextArea phrases = (TextArea) shell.lookup("#junk-phrases");
+    TextArea phrases = (TextArea) lookup("#junk-phrases");
     fx(() -> phrases.setText("only this"));
     press("junk-keep");
     settle();
@@ -195,12 +195,12 @@ class MendingStationsTest extends WindowTest {
   @Test
   void aGenreBecomesAnotherAndIsPartOfAThird() {
     choose(RepairKind.GENRES);
-    ListView<?> genres = (ListView<?>) shell.lookup("#genres");
+    ListView<?> genres = (ListView<?>) lookup("#genres");
     fx(() -> genres.getSelectionModel().select(0));
     String name = now().raw(1, Fields.GENRE);
     assertThat(name).isNotNull();
     press("genre-part");
-    fx(() -> ((TextField) shell.lookup("#answer-text")).setText("Everything"));
+    fx(() -> ((TextField) lookup("#answer-text")).setText("Everything"));
     press("answer");
     settle();
     assertThat(collection.state().codebook().genres().parents()).containsValue("Everything");
@@ -220,9 +220,9 @@ class MendingStationsTest extends WindowTest {
   @Test
   void aCoverIsChosenFromTheGallery() {
     choose(RepairKind.ARTWORK);
-    await(() -> shell.lookup("#gallery .button") != null);
+    await(() -> lookup("#gallery .button") != null);
     Proposal one = table().getSelectionModel().getSelectedItem();
-    Button take = (Button) shell.lookup("#gallery .button");
+    Button take = (Button) lookup("#gallery .button");
     fx(take::fire);
     settle();
     assertThat(now().value(one.id(), Fields.ARTWORK))
@@ -243,10 +243,10 @@ class MendingStationsTest extends WindowTest {
       }
       await(() -> !of(RepairKind.CATALOGUE).isEmpty());
       choose(RepairKind.CATALOGUE);
-      assertThat(shell.lookup("#matches")).isNotNull();
+      assertThat(lookup("#matches")).isNotNull();
       Proposal one = table().getSelectionModel().getSelectedItem();
       SetField edit = one.edits().getFirst();
-      Set<javafx.scene.Node> boxes = shell.lookupAll("#compare .check-box");
+      Set<javafx.scene.Node> boxes = lookupAll("#compare .check-box");
       fx(
           () ->
               boxes.forEach(
@@ -270,14 +270,12 @@ class MendingStationsTest extends WindowTest {
               new CatalogueClient(service.address(), CatalogueClient.Manners.NEIGHBOURLY, t -> {}));
       fx(() -> desk.repairs().lookUp(RoaringBitmap.bitmapOf(1, 2)));
       settle();
-      await(() -> shell.lookup("#told") instanceof Label l && l.getText().contains("out of order"));
+      await(() -> lookup("#told") instanceof Label l && l.getText().contains("out of order"));
       service.behave(Mood.GOOD);
     }
     fx(() -> desk.repairs().lookUp(RoaringBitmap.bitmapOf(1, 2)));
     settle();
-    await(
-        () ->
-            shell.lookup("#told") instanceof Label l && l.getText().contains("cannot be reached"));
+    await(() -> lookup("#told") instanceof Label l && l.getText().contains("cannot be reached"));
     assertThat(desk.repairs().proposals().get()).isEqualTo(before);
     assertThat(text("told")).contains("nothing was changed");
     choose(RepairKind.GENRES);
@@ -288,15 +286,15 @@ class MendingStationsTest extends WindowTest {
   void arrivalsSayWhatIsMissingAndTakeRepairs() {
     station(KeyCode.DIGIT2);
     settle();
-    ListView<?> batches = (ListView<?>) shell.lookup("#batches");
+    ListView<?> batches = (ListView<?>) lookup("#batches");
     assertThat(batches.getItems().size()).isGreaterThan(3);
     RoaringBitmap waiting = ArrivalsModel.waiting(collection);
-    assertThat(((Label) shell.lookup("#station-arrivals .second")).getText())
+    assertThat(((Label) lookup("#station-arrivals .second")).getText())
         .isEqualTo(String.valueOf(waiting.getCardinality()));
     for (int i = 0; i < batches.getItems().size(); i++) {
       int at = i;
       fx(() -> batches.getSelectionModel().select(at));
-      if (shell.lookup("#arrivals-apply").isVisible()) {
+      if (lookup("#arrivals-apply").isVisible()) {
         break;
       }
     }
@@ -320,12 +318,12 @@ class MendingStationsTest extends WindowTest {
     settle();
     assertThat(now().count()).isEqualTo(count + 1);
     int id = now().tracks().last();
-    ListView<?> batches = (ListView<?>) shell.lookup("#batches");
+    ListView<?> batches = (ListView<?>) lookup("#batches");
     fx(() -> batches.getSelectionModel().selectLast());
     press("arrivals-move");
-    TextField pattern = (TextField) shell.lookup("#move-pattern");
+    TextField pattern = (TextField) lookup("#move-pattern");
     fx(() -> pattern.setText("{nothing}"));
-    assertThat(((Button) shell.lookup("#move-go")).isDisabled()).isTrue();
+    assertThat(((Button) lookup("#move-go")).isDisabled()).isTrue();
     fx(() -> pattern.setText("Moved here/{title}"));
     VBox pane = (VBox) pattern.getParent().getParent();
     assertThat(pane.lookupAll(".mono")).isNotEmpty();
@@ -349,7 +347,7 @@ class MendingStationsTest extends WindowTest {
     station(KeyCode.DIGIT2);
     settle();
     int before = ArrivalsModel.waiting(collection).getCardinality();
-    var menu = (javafx.scene.control.MenuButton) shell.lookup("#arrivals-finished");
+    var menu = (javafx.scene.control.MenuButton) lookup("#arrivals-finished");
     List<javafx.scene.control.MenuItem> items = List.copyOf(menu.getItems());
     for (javafx.scene.control.MenuItem item : items) {
       if (!item.getText().equals("title")) {

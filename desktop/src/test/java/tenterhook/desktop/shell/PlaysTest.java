@@ -21,7 +21,7 @@ import tenterhook.desktop.play.PlaysView;
 /** Plays, what nobody plays, and what lies on the disk besides the tracks. */
 class PlaysTest extends WindowTest {
   private ListView<?> list(String id) {
-    return (ListView<?>) shell.lookup("#" + id);
+    return (ListView<?>) lookup("#" + id);
   }
 
   private void select(String list, String name) {
@@ -62,7 +62,7 @@ class PlaysTest extends WindowTest {
     assertThat(now().value(one, Fields.PLAYS)).contains(1);
     fx(() -> view.read(file));
     settle();
-    fx(() -> ((TextField) shell.lookup("#answer-text")).setText("on Saturday"));
+    fx(() -> ((TextField) lookup("#answer-text")).setText("on Saturday"));
     press("answer");
     assertThat(text("told")).contains("A night is a date");
   }
@@ -82,7 +82,7 @@ class PlaysTest extends WindowTest {
     some.forEach((int id) -> assertThat(now().raw(id, Fields.RESTING)).isEqualTo("yes"));
     fx(() -> list("stale-piles").getSelectionModel().select(4));
     assertThat(pane().rows()).isEmpty();
-    assertThat(((Button) shell.lookup("#stale-rest")).isDisabled()).isTrue();
+    assertThat(((Button) lookup("#stale-rest")).isDisabled()).isTrue();
   }
 
   @Test
@@ -98,7 +98,7 @@ class PlaysTest extends WindowTest {
     assertThat(LostFinder.lost(now()).getCardinality()).isEqualTo(lost.getCardinality() - rows);
     select("lost-folders", "Wishes");
     assertThat(list("lost-decisions").getItems()).hasSize(rows);
-    assertThat((Object) shell.lookup("#lost-export")).isNotNull();
+    assertThat((Object) lookup("#lost-export")).isNotNull();
   }
 
   @Test
@@ -132,7 +132,7 @@ class PlaysTest extends WindowTest {
                     .orElseThrow());
     fx(() -> list("lost-decisions").scrollTo(at));
     List<Button> buttons =
-        shell.lookupAll("#lost-decisions .primary").stream().map(Button.class::cast).toList();
+        lookupAll("#lost-decisions .primary").stream().map(Button.class::cast).toList();
     buttons.forEach(b -> fx(b::fire));
     settle();
     assertThat(music.resolve("test old mended.m3u8")).exists();

@@ -19,7 +19,7 @@ import tenterhook.desktop.backup.BackupView;
 class SafekeepingTest extends WindowTest {
   private BackupView backup() {
     MenuItem item =
-        ((MenuButton) shell.lookup("#more"))
+        ((MenuButton) lookup("#more"))
             .getItems().stream()
                 .filter(i -> "more-backup".equals(i.getId()))
                 .findFirst()
@@ -52,7 +52,7 @@ class SafekeepingTest extends WindowTest {
     Path empty = Files.createDirectories(folder.resolve("empty disk"));
     fx(() -> view.check(empty));
     settle();
-    ListView<?> found = (ListView<?>) shell.lookup("#mirror-found");
+    ListView<?> found = (ListView<?>) lookup("#mirror-found");
     assertThat(found.getItems()).isNotEmpty().allMatch(l -> l.toString().startsWith("missing: "));
     fx(() -> view.check(folder.resolve("nowhere")));
     settle();
@@ -109,7 +109,7 @@ class SafekeepingTest extends WindowTest {
     settle();
     fx(() -> shell.showHistory());
     settle();
-    ListView<?> entries = (ListView<?>) shell.lookup("#history");
+    ListView<?> entries = (ListView<?>) lookup("#history");
     assertThat(entries.getItems()).isNotEmpty();
     assertThat(text("history-cost")).contains("can be taken back").contains("MB");
     fx(desk::undo);

@@ -40,7 +40,7 @@ class StationsTest extends WindowTest {
   @Test
   void theWeaveSaysHowWholeTheCollectionIs() {
     assertThat(text("weave-title")).contains(now().count() + " tracks").contains("% whole");
-    HBox first = (HBox) shell.lookup(".step");
+    HBox first = (HBox) lookup(".step");
     assertThat(first).isNotNull();
   }
 
@@ -55,7 +55,7 @@ class StationsTest extends WindowTest {
             .filter(r -> r.holes().get(at) > 0 && r.group().indexOf(' ') < 0)
             .findFirst()
             .orElseThrow();
-    Node cell = shell.lookup("#cell-" + row.group() + "-year");
+    Node cell = lookup("#cell-" + row.group() + "-year");
     robot.clickOn(cell);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(text("list-title")).isEqualTo(row.group() + " · year missing");
@@ -70,16 +70,16 @@ class StationsTest extends WindowTest {
     assertThat(pane().rows())
         .hasSize(now().tracks(id -> now().value(id, Fields.ARTWORK).isEmpty()).getCardinality());
     key(KeyCode.ESCAPE);
-    if (shell.lookup("#weave-title") == null) {
+    if (lookup("#weave-title") == null) {
       key(KeyCode.ESCAPE); // the first one closed the edit panel
     }
-    assertThat(shell.lookup("#weave-title")).isNotNull();
+    assertThat(lookup("#weave-title")).isNotNull();
   }
 
   @Test
   void rowsMayBeGenres() {
     chooseIn("weave-by", 1);
-    ListView<?> rows = (ListView<?>) shell.lookup("#weave-rows");
+    ListView<?> rows = (ListView<?>) lookup("#weave-rows");
     assertThat(rows.getItems())
         .hasSameSizeAs(Weave.of(now(), collection.state().codebook(), WeaveBy.GENRE).rows());
     chooseIn("weave-by", 0);
@@ -91,8 +91,7 @@ class StationsTest extends WindowTest {
       station(KeyCode.values()[KeyCode.DIGIT1.ordinal() + i]);
       ToggleButton button =
           (ToggleButton)
-              shell.lookup(
-                  "#station-" + Station.values()[i].name().toLowerCase(java.util.Locale.ROOT));
+              lookup("#station-" + Station.values()[i].name().toLowerCase(java.util.Locale.ROOT));
       assertThat(button.isSelected()).as(button.getId()).isTrue();
     }
   }
@@ -110,7 +109,7 @@ class StationsTest extends WindowTest {
                             .noneMatch(
                                 List.of("DRS", "PAI", "ICE", "FIN", "DEK", "LNG")::contains));
     fx(() -> shell.code(TrackList.of("no moment", open.limit(5))));
-    ListView<?> queue = (ListView<?>) shell.lookup("#queue-tracks");
+    ListView<?> queue = (ListView<?>) lookup("#queue-tracks");
     fx(() -> queue.getSelectionModel().selectRange(0, 3));
     List<Integer> ids =
         queue.getSelectionModel().getSelectedItems().stream().map(Integer.class::cast).toList();
@@ -125,7 +124,7 @@ class StationsTest extends WindowTest {
     int loose = collection.contents().inNone().getCardinality();
     assertThat(text("in-none")).isEqualTo(loose + " tracks are in no crate");
     assertThat(ids).noneMatch(id -> collection.contents().inNone().contains(id));
-    ListView<?> crates = (ListView<?>) shell.lookup("#crates");
+    ListView<?> crates = (ListView<?>) lookup("#crates");
     assertThat(crates.getItems().toString()).contains("crate=Pairs only, count=" + (before + 3));
     Path list = folder.resolve("pairs.m3u8");
     Playlists.export(collection, pairs, list, PlaylistFile.Paths.from(list));
@@ -140,13 +139,13 @@ class StationsTest extends WindowTest {
     station(KeyCode.DIGIT6);
     chooseIn("coding-choice", 1);
     press("add-code-Style");
-    fx(() -> ((TextField) shell.lookup("#answer-text")).setText("WLD world"));
+    fx(() -> ((TextField) lookup("#answer-text")).setText("WLD world"));
     press("answer");
     settle();
     assertThat(collection.state().codebook().known("WLD")).isPresent();
-    assertThat(shell.lookup("#entry-WLD")).isNotNull();
+    assertThat(lookup("#entry-WLD")).isNotNull();
     chooseIn("coding-choice", 2);
-    assertThat(shell.lookup("#strays").lookupAll(".stray").stream().map(n -> ((Label) n).getText()))
+    assertThat(lookup("#strays").lookupAll(".stray").stream().map(n -> ((Label) n).getText()))
         .doesNotContain("WLD");
     chooseIn("coding-choice", 0);
   }
@@ -156,7 +155,7 @@ class StationsTest extends WindowTest {
     station(KeyCode.DIGIT6);
     chooseIn("coding-choice", 1);
     press("add-facet");
-    fx(() -> ((TextField) shell.lookup("#answer-text")).setText("Year"));
+    fx(() -> ((TextField) lookup("#answer-text")).setText("Year"));
     press("answer");
     assertThat(text("told")).contains("name of a field");
     chooseIn("coding-choice", 0);
@@ -167,8 +166,8 @@ class StationsTest extends WindowTest {
     int lost = LostFinder.lost(now()).getCardinality();
     station(KeyCode.DIGIT4);
     press("lost-look");
-    await(() -> shell.lookup("#lost-decisions .primary") != null);
-    Button close = (Button) shell.lookup("#lost-decisions .primary");
+    await(() -> lookup("#lost-decisions .primary") != null);
+    Button close = (Button) lookup("#lost-decisions .primary");
     int closes = Integer.parseInt(close.getText().replaceAll("\\D", ""));
     fx(close::fire);
     settle();
@@ -181,7 +180,7 @@ class StationsTest extends WindowTest {
     assertThat(pane().rows()).isNotEmpty();
     int waiting =
         ((Label)
-                    ((HBox) ((ToggleButton) shell.lookup("#station-arrivals")).getGraphic())
+                    ((HBox) ((ToggleButton) lookup("#station-arrivals")).getGraphic())
                         .getChildren()
                         .get(1))
                 .getText()
@@ -196,14 +195,14 @@ class StationsTest extends WindowTest {
     station(KeyCode.DIGIT7);
     Crate.RuleCrate before =
         (Crate.RuleCrate) collection.state().crates().crate("Doors open").orElseThrow();
-    ListView<?> crates = (ListView<?>) shell.lookup("#crates");
+    ListView<?> crates = (ListView<?>) lookup("#crates");
     fx(() -> crates.getSelectionModel().select(1));
     press("add-line");
     settle();
     Crate.RuleCrate after =
         (Crate.RuleCrate) collection.state().crates().crate("Doors open").orElseThrow();
     assertThat(after.rule().parts()).hasSize(before.rule().parts().size() + 1);
-    assertThat(shell.lookupAll(".line-row")).hasSize(after.rule().parts().size());
+    assertThat(lookupAll(".line-row")).hasSize(after.rule().parts().size());
   }
 
   @Test
@@ -211,9 +210,9 @@ class StationsTest extends WindowTest {
     station(KeyCode.DIGIT7);
     press("coverage-open");
     settle();
-    Button cell = (Button) shell.lookup("#cell-80S-SKA");
+    Button cell = (Button) lookup("#cell-80S-SKA");
     int count = Integer.parseInt(cell.getText());
-    CheckBox tick = (CheckBox) shell.lookup("#tick-80S-SKA");
+    CheckBox tick = (CheckBox) lookup("#tick-80S-SKA");
     fx(tick::fire);
     press("coverage-make");
     settle();
@@ -227,7 +226,7 @@ class StationsTest extends WindowTest {
     settle();
     assertThat(collection.state().crates().all()).hasSize(crates);
     assertThat(text("told")).contains("there already");
-    fx(() -> ((Button) shell.lookup("#cell-80S-SKA")).fire());
+    fx(() -> ((Button) lookup("#cell-80S-SKA")).fire());
     assertThat(pane().rows()).hasSize(count);
   }
 
@@ -236,12 +235,12 @@ class StationsTest extends WindowTest {
     station(KeyCode.DIGIT6);
     chooseIn("coding-choice", 2);
     settle();
-    MenuButton more = (MenuButton) shell.lookup("#stray-WLD");
+    MenuButton more = (MenuButton) lookup("#stray-WLD");
     Menu adopt = (Menu) more.getItems().get(1);
     fx(() -> adopt.getItems().getFirst().fire());
     settle();
     assertThat(collection.state().codebook().known("WLD")).isPresent();
-    assertThat(shell.lookup("#stray-WLD")).isNull();
+    assertThat(lookup("#stray-WLD")).isNull();
     press("strays-all");
     press("answer");
     settle();
@@ -251,7 +250,7 @@ class StationsTest extends WindowTest {
     fx(() -> desk.undo());
     settle();
     String stray = CodebookEdits.strays(now()).keySet().iterator().next();
-    fx(() -> ((MenuButton) shell.lookup("#stray-" + stray)).getItems().get(2).fire());
+    fx(() -> ((MenuButton) lookup("#stray-" + stray)).getItems().get(2).fire());
     settle();
     assertThat(collection.state().codebook().ignored()).containsExactly(stray);
     assertThat(CodebookEdits.strays(now())).doesNotContainKey(stray);
@@ -266,7 +265,7 @@ class StationsTest extends WindowTest {
     station(KeyCode.DIGIT6);
     fx(() -> ((CodingView) shell.inView()).bringOver());
     settle();
-    ComboBox<?> from = (ComboBox<?>) shell.lookup("#bring-field");
+    ComboBox<?> from = (ComboBox<?>) lookup("#bring-field");
     fx(() -> from.getSelectionModel().select(from.getItems().indexOf("composer")));
     settle();
     assertThat(text("bring-go")).isEqualTo("Bring over on 3 tracks");
@@ -286,14 +285,14 @@ class StationsTest extends WindowTest {
     station(KeyCode.DIGIT6);
     chooseIn("coding-choice", 1);
     settle();
-    ComboBox<?> styles = (ComboBox<?>) shell.lookup("#notation-style");
+    ComboBox<?> styles = (ComboBox<?>) lookup("#notation-style");
     assertThat(styles.getItems().toString()).contains("own words /80S/SKA/");
     fx(() -> styles.getSelectionModel().select(1));
     press("answer");
     settle();
     int id = now().tracks(i -> !now().lost(i) && now().value(i, Fields.CODES).isPresent()).first();
     assertThat(now().raw(id, Fields.COMMENT)).contains("~");
-    assertThat(shell.lookupAll("#clashes .step")).isNotNull();
+    assertThat(lookupAll("#clashes .step")).isNotNull();
     fx(() -> desk.undo());
     settle();
     assertThat(now().raw(id, Fields.COMMENT)).doesNotContain("~");

@@ -37,7 +37,7 @@ class TableTest extends WindowTest {
   void findStaysInTheListUntilTheScopeIsClicked() {
     press("head-artwork");
     int list = pane().rows().size();
-    fx(() -> ((TextField) shell.lookup("#find")).setText("missing:year"));
+    fx(() -> ((TextField) lookup("#find")).setText("missing:year"));
     assertThat(text("scope")).isEqualTo("this list");
     assertThat(pane().rows().size()).isLessThan(list);
     int inList = pane().rows().size();
@@ -48,13 +48,13 @@ class TableTest extends WindowTest {
 
   @Test
   void elevenTracksAreEditedAndTakenBack() throws Exception {
-    fx(() -> ((TextField) shell.lookup("#find")).setText("file:present"));
+    fx(() -> ((TextField) lookup("#find")).setText("file:present"));
     select(11);
     List<Integer> ids = List.copyOf(pane().table().getSelectionModel().getSelectedItems());
     List<String> before = ids.stream().map(id -> now().raw(id, Fields.ALBUM)).toList();
     station(KeyCode.E);
-    fx(() -> ((TextField) shell.lookup("#edit-album")).setText("Harbour Lights 2"));
-    fx(() -> ((TextField) shell.lookup("#edit-trackTotal")).setText("11"));
+    fx(() -> ((TextField) lookup("#edit-album")).setText("Harbour Lights 2"));
+    fx(() -> ((TextField) lookup("#edit-trackTotal")).setText("11"));
     assertThat(text("edit-sentence")).isEqualTo("changes album and track total on 11 tracks");
     press("edit-apply");
     settle();
@@ -76,21 +76,19 @@ class TableTest extends WindowTest {
 
   @Test
   void severalValuesAreSaidAndABadOneIsNotTaken() {
-    fx(
-        () ->
-            ((TextField) shell.lookup("#find")).setText("present:year present:title file:present"));
+    fx(() -> ((TextField) lookup("#find")).setText("present:year present:title file:present"));
     select(6);
     station(KeyCode.E);
-    TextField title = (TextField) shell.lookup("#edit-title");
+    TextField title = (TextField) lookup("#edit-title");
     assertThat(title.getPromptText()).startsWith("several values");
-    fx(() -> ((TextField) shell.lookup("#edit-year")).setText("soon"));
+    fx(() -> ((TextField) lookup("#edit-year")).setText("soon"));
     assertThat(text("edit-sentence")).contains("1900 to 2100");
-    assertThat(((Button) shell.lookup("#edit-apply")).isDisabled()).isTrue();
+    assertThat(((Button) lookup("#edit-apply")).isDisabled()).isTrue();
   }
 
   @Test
   void aCellIsEditedInPlace() {
-    fx(() -> ((TextField) shell.lookup("#find")).setText("present:title file:present"));
+    fx(() -> ((TextField) lookup("#find")).setText("present:title file:present"));
     TableView<Integer> table = pane().table();
     int id = pane().rows().getFirst();
     select(1);
@@ -110,7 +108,7 @@ class TableTest extends WindowTest {
 
   @Test
   void tracksRestAreGuardedAndRatedByKeys() {
-    fx(() -> ((TextField) shell.lookup("#find")).setText("file:present"));
+    fx(() -> ((TextField) lookup("#find")).setText("file:present"));
     select(1);
     int id = pane().rows().getFirst();
     key(KeyCode.R);
@@ -120,7 +118,7 @@ class TableTest extends WindowTest {
     settle();
     assertThat(now().raw(id, Fields.RESTING)).isEmpty();
     Button takeBack =
-        shell.lookupAll(".told .button").stream()
+        lookupAll(".told .button").stream()
             .map(Button.class::cast)
             .filter(b -> b.getText().equals("Take it back"))
             .findFirst()
@@ -137,7 +135,7 @@ class TableTest extends WindowTest {
 
   @Test
   void removingAsksFirst() {
-    fx(() -> ((TextField) shell.lookup("#find")).setText("file:present"));
+    fx(() -> ((TextField) lookup("#find")).setText("file:present"));
     int before = now().count();
     select(2);
     key(KeyCode.DELETE);
@@ -149,7 +147,7 @@ class TableTest extends WindowTest {
 
   @Test
   void historyTakesAnyChangeBack() {
-    fx(() -> ((TextField) shell.lookup("#find")).setText("file:present"));
+    fx(() -> ((TextField) lookup("#find")).setText("file:present"));
     select(1);
     int id = pane().rows().getFirst();
     key(KeyCode.R);
@@ -181,7 +179,7 @@ class TableTest extends WindowTest {
   void everyControlHasAName() {
     for (Station station : Station.values()) {
       fx(() -> shell.go(station));
-      for (Node node : shell.lookupAll(".button")) {
+      for (Node node : lookupAll(".button")) {
         boolean named =
             node.getAccessibleText() != null && !node.getAccessibleText().isBlank()
                 || node instanceof Labeled l && l.getText() != null && !l.getText().isBlank();

@@ -4,8 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Labeled;
@@ -89,20 +92,35 @@ abstract class WindowTest {
     return collection.state().snapshot();
   }
 
+  /** Asked on the toolkit's thread: a view that is just being filled is never seen half. */
+  Node lookup(String selector) {
+    return onToolkit(() -> shell.lookup(selector));
+  }
+
+  Set<Node> lookupAll(String selector) {
+    return onToolkit(() -> shell.lookupAll(selector));
+  }
+
+  private static <T> T onToolkit(Supplier<T> work) {
+    return Platform.isFxApplicationThread()
+        ? work.get()
+        : WaitForAsyncUtils.waitForAsyncFx(20_000, work::get);
+  }
+
   String text(String id) {
-    Node node = shell.lookup("#" + id);
+    Node node = lookup("#" + id);
     assertThat(node).as(id).isNotNull();
     return node instanceof TextField field ? field.getText() : ((Labeled) node).getText();
   }
 
   void press(String id) {
-    Button button = (Button) shell.lookup("#" + id);
+    Button button = (Button) lookup("#" + id);
     assertThat(button).as(id).isNotNull();
     fx(button::fire);
   }
 
   void chooseIn(String id, int place) {
-    HBox row = (HBox) shell.lookup("#" + id);
+    HBox row = (HBox) lookup("#" + id);
     fx(() -> ((ToggleButton) row.getChildren().get(place)).fire());
   }
 
