@@ -6,9 +6,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermission;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledOnOs;
 import org.junit.jupiter.api.condition.OS;
@@ -166,17 +169,53 @@ class NamesOnDiskTest extends CollectionTest {
     open();
   }
 
-  /** What a program says that scans again, started in a locale. */
+  @Test
+  void aFolderThatMayNotBeReadIsNamedAndNothingInItIsCalledLost() throws Exception {
+    Path closed = Wavs.make(music.resolve("Closed/unread.wav"), 51).getParent();
+    Path gone = Wavs.make(music.resolve("Open/gone.wav"), 52);
+    scan();
+    collection.close();
+    Files.delete(gone);
+    Set<PosixFilePermission> rights = Files.getPosixFilePermissions(closed);
+    Files.setPosixFilePermissions(closed, Set.of());
+    try {
+      assertThat(rescanned("C.UTF-8", asPlainUser()))
+          .contains("lost 1", closed + ": cannot be opened: you may not read it");
+    } finally {
+      Files.setPosixFilePermissions(closed, rights);
+      open();
+    }
+    assertThat(now().lost(id("unread.wav"))).isFalse();
+    assertThat(now().lost(id("gone.wav"))).isTrue();
+  }
+
+  /** The super-user may read everything; a program started by this may not. */
+  private static List<String> asPlainUser() {
+    return System.getProperty("user.name").equals("root")
+        ? List.of(
+            "setpriv",
+            "--bounding-set=-dac_override,-dac_read_search",
+            "--inh-caps=-dac_override,-dac_read_search")
+        : List.of();
+  }
+
   private List<String> rescanned(String locale) throws Exception {
-    ProcessBuilder program =
-        new ProcessBuilder(
+    return rescanned(locale, List.of());
+  }
+
+  /** What a program says that scans again, started in a locale and by another command. */
+  private List<String> rescanned(String locale, List<String> by) throws Exception {
+    List<String> command = new ArrayList<>(by);
+    command.addAll(
+        List.of(
             Path.of(System.getProperty("java.home"), "bin", "java").toString(),
             "--enable-native-access=ALL-UNNAMED",
             "-cp",
             System.getProperty("java.class.path"),
             Rescan.class.getName(),
             folder.resolve("collection").toString(),
-            music.toString());
+            music.toString()));
+    ProcessBuilder program = new ProcessBuilder(command);
     program.environment().put("LC_ALL", locale);
     Path said = folder.resolve("said in " + locale);
     program.redirectErrorStream(true).redirectOutput(said.toFile());

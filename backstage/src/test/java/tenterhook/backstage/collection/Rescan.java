@@ -14,7 +14,10 @@ final class Rescan {
     try (MusicCollection collection =
         MusicCollection.open(Path.of(args[0]), InstantSource.system())) {
       collection.startupProblems().forEach(p -> System.out.println(p.reason()));
-      collection.scan(Path.of(args[1]), Progress.SILENT);
+      collection
+          .scan(Path.of(args[1]), Progress.SILENT)
+          .issues()
+          .forEach(i -> System.out.println(i.path() + ": " + i.reason()));
       collection.disks().presence(Progress.SILENT);
       System.out.println("lost " + LostFinder.lost(collection.state().snapshot()).getCardinality());
     }
