@@ -65,6 +65,7 @@ public final class MusicCollection implements AutoCloseable {
   private final List<Refusal> startupProblems = new CopyOnWriteArrayList<>();
   private final Map<Integer, Long> writtenAt = new ConcurrentHashMap<>();
   private final UndoRedo undoing;
+  private boolean closed;
   private volatile long moment;
   private volatile CollectionState state;
 
@@ -474,6 +475,10 @@ public final class MusicCollection implements AutoCloseable {
 
   @Override
   public synchronized void close() {
+    if (closed) {
+      return;
+    }
+    closed = true;
     try {
       noteCourse();
     } finally {

@@ -375,4 +375,12 @@ class MusicCollectionTest extends CollectionTest {
     assertThatThrownBy(() -> collection.covers().keep(new byte[] {1, 2, 3}))
         .isInstanceOf(Unreadable.class);
   }
+
+  @Test
+  void closedTwiceIsClosed() throws Exception {
+    collection.close();
+    collection.close();
+    open();
+    assertThat(now().tracks().getCardinality()).isEqualTo(3);
+  }
 }

@@ -125,7 +125,7 @@ public final class Desk {
   }
 
   /** Crates that count days back from today are made anew when a day begins. */
-  private void tick() {
+  void tick() {
     if (!collection.today().equals(contents.today())) {
       synchronized (changed) {
         othersChanged = true;
