@@ -14,7 +14,7 @@ import java.util.Locale;
 import java.util.Random;
 import java.util.concurrent.Callable;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.store.CrateJson;
+import tenterhook.adapters.store.CrateJson;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Derived;
 import tenterhook.core.crate.Crate;

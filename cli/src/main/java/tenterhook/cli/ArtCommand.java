@@ -7,7 +7,7 @@ import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.change.TrackEdits;
 import tenterhook.core.field.Fields;
 

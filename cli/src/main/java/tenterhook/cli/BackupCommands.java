@@ -7,9 +7,9 @@ import java.util.List;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.backup.Backup;
-import tenterhook.backstage.backup.MirrorCheck;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.backup.Backup;
+import tenterhook.adapters.backup.MirrorCheck;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.change.Outcome.Refusal;
 
 /** Backups of a collection, and what a second disk has of its music. */

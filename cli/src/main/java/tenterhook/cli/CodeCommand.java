@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.change.TrackEdits;
 
 /** Gives and takes codes. */

@@ -6,7 +6,7 @@ import java.util.Locale;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.code.Clashes;

@@ -2,7 +2,7 @@ package tenterhook.cli;
 
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.crate.Crate;
 
 /** Lists a crate's tracks. */

@@ -7,10 +7,10 @@ import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.MusicCollection;
-import tenterhook.backstage.collection.Playlists;
-import tenterhook.backstage.pack.SendingOut;
-import tenterhook.backstage.playlist.PlaylistFile;
+import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.collection.Playlists;
+import tenterhook.adapters.pack.SendingOut;
+import tenterhook.adapters.playlist.PlaylistFile;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Shelf;
 

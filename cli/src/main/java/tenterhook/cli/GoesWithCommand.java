@@ -7,7 +7,7 @@ import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.goeswith.Follower;
 import tenterhook.core.goeswith.GoesWith;
 import tenterhook.core.track.Snapshot;

@@ -4,8 +4,8 @@ import java.util.Locale;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.MusicCollection;
-import tenterhook.backstage.collection.UndoRedo;
+import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.collection.UndoRedo;
 import tenterhook.core.change.LedgerEntry;
 
 /** Lists the ledger. */

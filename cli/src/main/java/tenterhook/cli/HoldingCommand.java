@@ -6,8 +6,8 @@ import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.MusicCollection;
-import tenterhook.backstage.duplicate.HoldingBay;
+import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.duplicate.HoldingBay;
 import tenterhook.core.change.TrackEdits;
 import tenterhook.core.field.Fields;
 

@@ -5,8 +5,8 @@ import java.nio.file.Path;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.MusicCollection;
-import tenterhook.backstage.collection.Playlists;
+import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.collection.Playlists;
 
 /** Reads a playlist as a hand crate. */
 @Command(

@@ -7,9 +7,9 @@ import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ScopeType;
-import tenterhook.backstage.disk.DataFolder;
-import tenterhook.backstage.store.CollectionRefused;
-import tenterhook.backstage.store.StoreBroken;
+import tenterhook.adapters.disk.DataFolder;
+import tenterhook.adapters.store.CollectionRefused;
+import tenterhook.adapters.store.StoreBroken;
 
 /** The program without a window. */
 @Command(

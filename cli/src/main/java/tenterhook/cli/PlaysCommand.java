@@ -11,8 +11,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.MusicCollection;
-import tenterhook.backstage.play.SetLists;
+import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.play.SetLists;
 import tenterhook.core.field.Fields;
 import tenterhook.core.play.Plays;
 

@@ -8,9 +8,9 @@ import java.util.TreeMap;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.MusicCollection;
-import tenterhook.backstage.collection.RootRelocation;
-import tenterhook.backstage.disk.DiskPresence;
+import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.collection.RootRelocation;
+import tenterhook.adapters.disk.DiskPresence;
 import tenterhook.core.change.Place;
 import tenterhook.core.field.Fields;
 

@@ -5,8 +5,8 @@ import java.nio.file.Path;
 import java.util.List;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.MusicCollection;
-import tenterhook.backstage.collection.ScanReport;
+import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.collection.ScanReport;
 
 /** Brings folders in or up to date. */
 @Command(name = "scan", description = "Brings folders in, or up to date.")

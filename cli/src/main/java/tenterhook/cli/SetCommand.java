@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Map;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.change.TrackEdits;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;

@@ -4,7 +4,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.Locale;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.weave.Weave;
 import tenterhook.core.weave.WeaveBy;
 

@@ -4,7 +4,7 @@ import java.util.Locale;
 import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.crate.Accounting;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;

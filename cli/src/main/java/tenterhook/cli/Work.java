@@ -10,7 +10,7 @@ import java.util.concurrent.Callable;
 import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Spec;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.find.FindParser;

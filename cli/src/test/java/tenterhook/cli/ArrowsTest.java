@@ -14,7 +14,7 @@ class ArrowsTest {
   static final ArchRule BACKSTAGE =
       noClasses()
           .that()
-          .resideInAPackage("tenterhook.backstage..")
+          .resideInAPackage("tenterhook.adapters..")
           .should()
           .dependOnClassesThat()
           .resideInAnyPackage("tenterhook.standins..", "tenterhook.cli..", "javafx..");
@@ -42,12 +42,12 @@ class ArrowsTest {
       noClasses()
           .that()
           .resideOutsideOfPackages(
-              "tenterhook.backstage.execution..",
-              "tenterhook.backstage.tagfile..",
+              "tenterhook.adapters.execution..",
+              "tenterhook.adapters.tagfile..",
               "tenterhook.standins.demo..")
           .should()
           .callMethod(
-              tenterhook.backstage.tagfile.TagFiles.class,
+              tenterhook.adapters.tagfile.TagFiles.class,
               "write",
               java.nio.file.Path.class,
               java.util.Map.class,

@@ -8,9 +8,9 @@ import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import tenterhook.backstage.disk.SafeFiles;
-import tenterhook.backstage.pack.Packing;
-import tenterhook.backstage.tagfile.TagFiles;
+import tenterhook.adapters.disk.SafeFiles;
+import tenterhook.adapters.pack.Packing;
+import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.field.Fields;
 
 /** The codebook and crates without a window. */

@@ -33,7 +33,7 @@ class ArchitectureTest {
           .should()
           .dependOnClassesThat()
           .resideInAnyPackage(
-              "tenterhook.backstage..",
+              "tenterhook.adapters..",
               "tenterhook.standins..",
               "tenterhook.desktop..",
               "tenterhook.cli..");

@@ -5,8 +5,8 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.TimeUnit;
-import tenterhook.backstage.collection.MusicCollection;
-import tenterhook.backstage.disk.FileCalls;
+import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.disk.FileCalls;
 import tenterhook.core.job.Progress;
 
 /**

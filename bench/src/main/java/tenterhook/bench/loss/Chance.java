@@ -5,7 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.LedgerEntry;

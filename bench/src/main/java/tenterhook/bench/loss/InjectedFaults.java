@@ -9,9 +9,9 @@ import java.nio.file.StandardOpenOption;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Random;
-import tenterhook.backstage.collection.MusicCollection;
-import tenterhook.backstage.disk.FileCalls;
-import tenterhook.backstage.store.StoreBroken;
+import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.disk.FileCalls;
+import tenterhook.adapters.store.StoreBroken;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.job.Progress;
 

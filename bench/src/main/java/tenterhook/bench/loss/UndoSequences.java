@@ -4,8 +4,8 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
-import tenterhook.backstage.collection.MusicCollection;
-import tenterhook.backstage.disk.FileCalls;
+import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.disk.FileCalls;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.job.Progress;
 

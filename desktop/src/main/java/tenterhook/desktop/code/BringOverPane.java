@@ -15,7 +15,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.state.CollectionState;
+import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.code.Notation;

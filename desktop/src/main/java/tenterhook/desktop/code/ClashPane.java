@@ -11,7 +11,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.state.CollectionState;
+import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.code.Clashes;
 import tenterhook.core.code.Clashes.Clash;
 import tenterhook.core.code.CodebookEdits;

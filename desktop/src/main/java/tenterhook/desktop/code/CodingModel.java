@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.state.CollectionState;
+import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.TrackEdits;

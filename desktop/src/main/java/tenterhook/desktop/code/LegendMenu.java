@@ -8,7 +8,7 @@ import java.util.Optional;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.stage.FileChooser;
-import tenterhook.backstage.code.LegendFile;
+import tenterhook.adapters.code.LegendFile;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.code.Codebook;

@@ -3,7 +3,7 @@ package tenterhook.desktop.code;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.DerivedCodes;
 import tenterhook.core.code.Suggestions;

@@ -7,7 +7,7 @@ import java.util.function.BiConsumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.stage.Window;
-import tenterhook.backstage.collection.Playlists;
+import tenterhook.adapters.collection.Playlists;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;

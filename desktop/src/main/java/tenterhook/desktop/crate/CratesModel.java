@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.state.CollectionState;
+import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;

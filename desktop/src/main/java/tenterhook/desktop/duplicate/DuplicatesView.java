@@ -19,7 +19,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import tenterhook.backstage.duplicate.CopySearch;
+import tenterhook.adapters.duplicate.CopySearch;
 import tenterhook.core.duplicate.Criteria;
 import tenterhook.core.duplicate.Doubt;
 import tenterhook.core.duplicate.Group;

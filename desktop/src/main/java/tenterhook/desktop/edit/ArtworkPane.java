@@ -20,7 +20,7 @@ import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import javax.imageio.ImageIO;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.tagfile.Unreadable;
+import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
 import tenterhook.desktop.shell.Desk;

@@ -12,7 +12,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import tenterhook.backstage.collection.UndoRedo;
+import tenterhook.adapters.collection.UndoRedo;
 import tenterhook.core.change.LedgerEntry;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.StationView;

@@ -3,8 +3,8 @@ package tenterhook.desktop.lost;
 import java.nio.file.Path;
 import java.util.List;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.collection.Presence;
-import tenterhook.backstage.lost.DiskReport.OldList;
+import tenterhook.adapters.collection.Presence;
+import tenterhook.adapters.lost.DiskReport.OldList;
 import tenterhook.desktop.theme.Words;
 
 /** One row at the left of the station: something that is not where it should be. */

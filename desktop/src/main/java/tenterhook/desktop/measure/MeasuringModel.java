@@ -7,7 +7,7 @@ import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.measure.Measuring;
+import tenterhook.adapters.measure.Measuring;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.field.Fields;

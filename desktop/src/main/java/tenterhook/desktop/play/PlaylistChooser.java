@@ -6,7 +6,7 @@ import java.util.Arrays;
 import java.util.Optional;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
-import tenterhook.backstage.playlist.PlaylistFile;
+import tenterhook.adapters.playlist.PlaylistFile;
 import tenterhook.desktop.theme.Words;
 
 /** Asks for a playlist file of any form that can be read or written. */

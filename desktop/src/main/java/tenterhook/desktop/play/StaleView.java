@@ -19,7 +19,7 @@ import javafx.stage.DirectoryChooser;
 import javafx.util.StringConverter;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.state.CollectionState;
+import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.change.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.play.Stale;

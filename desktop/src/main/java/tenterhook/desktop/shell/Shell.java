@@ -17,7 +17,7 @@ import javafx.scene.layout.VBox;
 import javafx.stage.DirectoryChooser;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.backstage.listen.Status;
+import tenterhook.adapters.listen.Status;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.repair.RepairKind;

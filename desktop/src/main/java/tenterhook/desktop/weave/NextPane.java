@@ -7,7 +7,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Polyline;
-import tenterhook.backstage.store.Store;
+import tenterhook.adapters.store.Store;
 import tenterhook.core.arrival.Pace;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;

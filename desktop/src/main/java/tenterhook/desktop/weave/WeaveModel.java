@@ -1,9 +1,9 @@
 package tenterhook.desktop.weave;
 
 import java.util.List;
-import tenterhook.backstage.collection.MusicCollection;
-import tenterhook.backstage.state.Delta;
-import tenterhook.backstage.store.Store;
+import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.state.Delta;
+import tenterhook.adapters.store.Store;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.weave.NextStep;
 import tenterhook.core.weave.Weave;

@@ -12,7 +12,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
-import tenterhook.backstage.state.CollectionState;
+import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;

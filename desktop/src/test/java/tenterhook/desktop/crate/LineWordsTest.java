@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import tenterhook.backstage.store.CrateJson;
+import tenterhook.adapters.store.CrateJson;
 
 class LineWordsTest {
   @ParameterizedTest

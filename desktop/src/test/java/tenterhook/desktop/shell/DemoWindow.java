@@ -5,7 +5,7 @@ import java.nio.file.Path;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
 import org.testfx.api.FxToolkit;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.job.Progress;
 import tenterhook.desktop.theme.Look;
 import tenterhook.standins.demo.DemoCollection;

@@ -21,7 +21,7 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
-import tenterhook.backstage.tagfile.TagFiles;
+import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Artwork;

@@ -12,7 +12,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
-import tenterhook.backstage.tagfile.TagFiles;
+import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.field.Fields;
 
 /** The table, find, the edit panel and the ledger on the demo, driven by what a DJ does. */

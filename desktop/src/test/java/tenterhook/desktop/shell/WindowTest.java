@@ -23,7 +23,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.TestInstance;
 import org.testfx.api.FxRobot;
 import org.testfx.util.WaitForAsyncUtils;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.change.LedgerEntry;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.table.TrackPane;

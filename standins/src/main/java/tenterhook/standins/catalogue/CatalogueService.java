@@ -18,7 +18,7 @@ import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
-import tenterhook.backstage.catalogue.CatalogueJson;
+import tenterhook.adapters.catalogue.CatalogueJson;
 import tenterhook.core.catalogue.CatalogueEntry;
 
 /**

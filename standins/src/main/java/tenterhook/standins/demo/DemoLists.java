@@ -7,9 +7,9 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import tenterhook.backstage.playlist.Playlist;
-import tenterhook.backstage.playlist.Playlist.Entry;
-import tenterhook.backstage.playlist.PlaylistFile;
+import tenterhook.adapters.playlist.Playlist;
+import tenterhook.adapters.playlist.Playlist.Entry;
+import tenterhook.adapters.playlist.PlaylistFile;
 import tenterhook.core.field.Fields;
 
 /**

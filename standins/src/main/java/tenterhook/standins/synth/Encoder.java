@@ -7,8 +7,8 @@ import java.nio.file.Path;
 import org.bytedeco.ffmpeg.global.avcodec;
 import org.bytedeco.ffmpeg.global.avutil;
 import org.bytedeco.javacv.FFmpegFrameRecorder;
-import tenterhook.backstage.sound.SoundFile;
-import tenterhook.backstage.tagfile.Unreadable;
+import tenterhook.adapters.sound.SoundFile;
+import tenterhook.adapters.tagfile.Unreadable;
 
 /** Writes samples as a music file. The same samples give the same bytes. */
 public final class Encoder {

@@ -3,7 +3,7 @@ package tenterhook.standins.listen;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.api.Test;
-import tenterhook.backstage.listen.SoundCards;
+import tenterhook.adapters.listen.SoundCards;
 import tenterhook.core.listen.SoundOutput;
 import tenterhook.core.listen.SoundOutputs;
 

@@ -21,7 +21,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import tenterhook.backstage.measure.Measuring;
+import tenterhook.adapters.measure.Measuring;
 import tenterhook.core.measure.Measurement;
 import tenterhook.core.measure.Passage;
 import tenterhook.core.measure.PrintIndex;

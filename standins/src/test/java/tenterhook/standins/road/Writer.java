@@ -3,7 +3,7 @@ package tenterhook.standins.road;
 import java.nio.file.Path;
 import java.time.InstantSource;
 import java.util.Map;
-import tenterhook.backstage.collection.MusicCollection;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.change.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;

@@ -1,0 +1,219 @@
+package tenterhook.adapters.catalogue;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import tenterhook.core.catalogue.Catalogue;
+import tenterhook.core.catalogue.CatalogueEntry;
+
+/**
+ * The client of the service that docs/catalogue.md describes. It asks no faster than it was told,
+ * tries again with growing pauses when the service is out of order or says that it is asked too
+ * often, and remembers what was answered. May be used from several threads; they take turns.
+ */
+public final class CatalogueClient implements Catalogue {
+  private static final int MOST_KEPT = 20_000;
+  private static final long MOST_BYTES = 2 << 20;
+  private static final int MOST_ENTRIES = 200;
+  private static final int MOST_SECONDS = 30;
+  private static final ObjectMapper JSON = new ObjectMapper();
+
+  private final URI address;
+  private final Manners manners;
+  private final Sleeper sleeper;
+  private final HttpClient http;
+  private final Map<String, List<CatalogueEntry>> cache =
+      new LinkedHashMap<>(64, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, List<CatalogueEntry>> eldest) {
+          return size() > MOST_KEPT;
+        }
+      };
+  private long lastAsked = Long.MIN_VALUE / 2;
+
+  /**
+   * How it asks.
+   *
+   * @param perSecond requests a second at the most, 1 or more
+   * @param tries how often a request is made in all, 1 or more
+   * @param firstPause before the second try; each later one is twice as long
+   * @param patience how long an answer may take
+   */
+  public record Manners(int perSecond, int tries, Duration firstPause, Duration patience) {
+    /** Ten a second, four tries, a quarter of a second, eight seconds. */
+    public static final Manners POLITE =
+        new Manners(10, 4, Duration.ofMillis(250), Duration.ofSeconds(8));
+
+    /** For a service on the same machine: a hundred a second. */
+    public static final Manners NEIGHBOURLY =
+        new Manners(100, 4, Duration.ofMillis(250), Duration.ofSeconds(8));
+
+    /** Checks the values. */
+    public Manners {
+      if (perSecond < 1 || tries < 1) {
+        throw new IllegalArgumentException(
+            "rate and tries are 1 or more: " + perSecond + ", " + tries);
+      }
+    }
+  }
+
+  /** How it waits; a test need not. */
+  @FunctionalInterface
+  public interface Sleeper {
+    /** Waits. */
+    void sleep(Duration time) throws InterruptedException;
+  }
+
+  /** A client of a service, with good manners. */
+  public CatalogueClient(URI address) {
+    this(address, Manners.POLITE, Thread::sleep);
+  }
+
+  /**
+   * A client of a service.
+   *
+   * @param address ends in a stroke
+   * @param manners how it asks
+   * @param sleeper how it waits
+   */
+  public CatalogueClient(URI address, Manners manners, Sleeper sleeper) {
+    this.address = address;
+    this.manners = manners;
+    this.sleeper = sleeper;
+    this.http = HttpClient.newBuilder().connectTimeout(manners.patience()).build();
+  }
+
+  @Override
+  public List<CatalogueEntry> search(List<String> words) throws Unanswered, InterruptedException {
+    return words.isEmpty() ? List.of() : ask("search?words=" + encoded(String.join(" ", words)));
+  }
+
+  @Override
+  public List<CatalogueEntry> album(String album, String artist)
+      throws Unanswered, InterruptedException {
+    return ask("album?name=" + encoded(album) + "&artist=" + encoded(artist));
+  }
+
+  private static String encoded(String text) {
+    return URLEncoder.encode(text, StandardCharsets.UTF_8);
+  }
+
+  private synchronized List<CatalogueEntry> ask(String what)
+      throws Unanswered, InterruptedException {
+    List<CatalogueEntry> known = cache.get(what);
+    if (known != null) {
+      return known;
+    }
+    Duration pause = manners.firstPause();
+    String trouble = "";
+    for (int attempt = 1; attempt <= manners.tries(); attempt++) {
+      if (attempt > 1) {
+        sleeper.sleep(pause);
+        pause = pause.multipliedBy(2);
+      }
+      keepRate();
+      try {
+        HttpResponse<String> response = answer(request(what));
+        if (response.statusCode() == 200) {
+          List<CatalogueEntry> entries = entries(response.body());
+          cache.put(what, entries);
+          return entries;
+        }
+        trouble = words(response.statusCode());
+        if (response.statusCode() < 500 && response.statusCode() != 429) {
+          break;
+        }
+        OptionalInt wish = retryAfter(response);
+        pause = wish.isPresent() ? max(pause, Duration.ofSeconds(wish.getAsInt())) : pause;
+      } catch (IOException gone) {
+        trouble = "the catalogue at " + address + " cannot be reached";
+      }
+    }
+    throw new Unanswered(trouble + "; nothing was changed, and what it said before is kept");
+  }
+
+  /** An answer as a whole, within the time and the size that a catalogue's answer may have. */
+  private HttpResponse<String> answer(HttpRequest request)
+      throws IOException, InterruptedException {
+    CompletableFuture<HttpResponse<String>> asked =
+        http.sendAsync(
+            request,
+            HttpResponse.BodyHandlers.limiting(HttpResponse.BodyHandlers.ofString(), MOST_BYTES));
+    try {
+      return asked.get(manners.patience().toMillis(), TimeUnit.MILLISECONDS);
+    } catch (TimeoutException dripping) {
+      asked.cancel(true);
+      throw new IOException("the answer took too long", dripping);
+    } catch (ExecutionException broken) {
+      throw new IOException(broken.getCause());
+    }
+  }
+
+  private static Duration max(Duration a, Duration b) {
+    return a.compareTo(b) >= 0 ? a : b;
+  }
+
+  private static OptionalInt retryAfter(HttpResponse<String> response) {
+    return response
+        .headers()
+        .firstValue("Retry-After")
+        .filter(v -> v.matches("\\d{1,3}"))
+        .map(v -> OptionalInt.of(Math.min(MOST_SECONDS, Integer.parseInt(v))))
+        .orElse(OptionalInt.empty());
+  }
+
+  private static String words(int status) {
+    return switch (status) {
+      case 429 -> "the catalogue is asked too often just now";
+      case 404 -> "there is no such catalogue service at this address";
+      default -> "the catalogue is out of order (" + status + ")";
+    };
+  }
+
+  private void keepRate() throws InterruptedException {
+    long gap = 1_000_000_000L / manners.perSecond();
+    long wait = lastAsked + gap - System.nanoTime();
+    if (wait > 0) {
+      sleeper.sleep(Duration.ofNanos(wait));
+    }
+    lastAsked = System.nanoTime();
+  }
+
+  private HttpRequest request(String what) {
+    return HttpRequest.newBuilder(address.resolve(what))
+        .timeout(manners.patience())
+        .header("Accept", "application/json")
+        .build();
+  }
+
+  private static List<CatalogueEntry> entries(String body) throws IOException {
+    List<CatalogueEntry> entries = new ArrayList<>();
+    for (JsonNode one : JSON.readTree(body).path("entries")) {
+      if (entries.size() == MOST_ENTRIES) {
+        break;
+      }
+      try {
+        entries.add(CatalogueJson.read(one));
+      } catch (IllegalArgumentException unusable) {
+        throw new IOException("the catalogue's answer cannot be read", unusable);
+      }
+    }
+    return List.copyOf(entries);
+  }
+}

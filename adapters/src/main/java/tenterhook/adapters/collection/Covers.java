@@ -1,0 +1,57 @@
+package tenterhook.adapters.collection;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import tenterhook.adapters.state.CollectionState;
+import tenterhook.adapters.store.Store;
+import tenterhook.adapters.tagfile.Pictures;
+import tenterhook.adapters.tagfile.TagFiles;
+import tenterhook.adapters.tagfile.Unreadable;
+import tenterhook.core.field.Artwork;
+import tenterhook.core.field.Fields;
+
+/** The covers of a collection's tracks, and pictures kept so that a change can name them. */
+public final class Covers {
+  private final Store store;
+  private final Supplier<CollectionState> state;
+
+  Covers(Store store, Supplier<CollectionState> state) {
+    this.store = store;
+    this.state = state;
+  }
+
+  /**
+   * Keeps a picture so that a change can name it.
+   *
+   * @param bytes a JPEG or PNG
+   * @return what it is, to be set as {@link Fields#ARTWORK}
+   * @throws Unreadable when it is no picture
+   */
+  public Artwork keep(byte[] bytes) throws Unreadable {
+    Artwork artwork = Pictures.describe(bytes);
+    if (artwork.width() == 0 || !List.of("image/jpeg", "image/png").contains(artwork.mime())) {
+      throw new Unreadable("this is no JPEG or PNG picture; nothing was changed");
+    }
+    store.putPicture(artwork.sha256(), bytes);
+    return artwork;
+  }
+
+  /**
+   * The bytes of a track's cover.
+   *
+   * @return empty when it has none, or its file cannot be read
+   */
+  public Optional<byte[]> of(int id) {
+    CollectionState now = state.get();
+    Optional<Artwork> known = Artwork.parse(now.snapshot().raw(id, Fields.ARTWORK));
+    if (known.isEmpty()) {
+      return Optional.empty();
+    }
+    try {
+      return TagFiles.picture(now.path(id));
+    } catch (Unreadable gone) {
+      return store.picture(known.get().sha256());
+    }
+  }
+}

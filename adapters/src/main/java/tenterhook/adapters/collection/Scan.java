@@ -1,0 +1,290 @@
+package tenterhook.adapters.collection;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.adapters.disk.DiskPresence;
+import tenterhook.adapters.disk.FileIdentity;
+import tenterhook.adapters.disk.MusicWalk;
+import tenterhook.adapters.disk.MusicWalk.Found;
+import tenterhook.adapters.disk.RelativePaths;
+import tenterhook.adapters.execution.ScanCells;
+import tenterhook.adapters.state.CollectionState;
+import tenterhook.adapters.tagfile.Reading;
+import tenterhook.adapters.tagfile.TagFiles;
+import tenterhook.adapters.tagfile.Unreadable;
+import tenterhook.core.change.Outcome.Refusal;
+import tenterhook.core.field.Fields;
+import tenterhook.core.job.Progress;
+import tenterhook.core.measure.MeasuredFields;
+import tenterhook.core.play.Plays;
+import tenterhook.core.track.Cell;
+import tenterhook.core.track.Snapshot;
+
+/** One walk through a folder of a root: reads what is new or changed, sees what is lost or back. */
+final class Scan {
+  private static final int BATCH = 256;
+
+  private final CollectionState state;
+  private final String root;
+  private final String arrival;
+  private final String now;
+  private final MusicCollection collection;
+  private final List<Refusal> issues = new ArrayList<>();
+  private final RoaringBitmap seen = new RoaringBitmap();
+  private final Map<String, List<Integer>> bySize = new HashMap<>();
+  private int nextId;
+  private int added;
+  private int changed;
+  private int returned;
+  private int lost;
+  private int unreadable;
+
+  /**
+   * A scan of a root. It holds nothing up: files are read while others change the collection, and
+   * what was changed meanwhile is newer than what was read.
+   */
+  Scan(MusicCollection collection, String root, String arrival, String now) {
+    this.collection = collection;
+    this.state = collection.state();
+    this.root = root;
+    this.arrival = arrival;
+    this.now = now;
+    RoaringBitmap known = state.snapshot().known();
+    this.nextId = known.isEmpty() ? 1 : known.last() + 1;
+  }
+
+  /** A file to read, and the track it belongs to. */
+  private record Task(int id, boolean fresh, boolean same, Found file, String path) {}
+
+  ScanReport run(Path folder, Progress progress) throws IOException {
+    long start = System.nanoTime();
+    Path whole = state.roots().get(root);
+    boolean known = !byPath().isEmpty();
+    if (known && !DiskPresence.connected(whole)) {
+      throw new IOException(
+          whole + " is empty; if it is a disk, connect it. No track was counted as lost");
+    }
+    MusicWalk.Result walk = MusicWalk.walk(folder, progress);
+    issues.addAll(walk.issues());
+    boolean all = take(walk.files(), progress) && walk.complete();
+    if (all && RelativePaths.allNamesReadable()) {
+      Path base = state.roots().get(root);
+      markLost(RelativePaths.below(base, folder), walk.unread());
+    }
+    return report(walk.files().size(), start, all);
+  }
+
+  /** Takes in single files; what else lies beside them is not looked at. */
+  ScanReport run(List<Found> files, Progress progress) {
+    long start = System.nanoTime();
+    boolean all = take(files, progress);
+    return report(files.size(), start, all);
+  }
+
+  private ScanReport report(int files, long start, boolean all) {
+    double seconds = (System.nanoTime() - start) / 1e9;
+    return new ScanReport(files, added, changed, lost, returned, unreadable, issues, seconds, all);
+  }
+
+  private boolean take(List<Found> files, Progress progress) {
+    Path base = state.roots().get(root);
+    Map<String, Integer> byPath = byPath();
+    List<Task> tasks = new ArrayList<>();
+    List<Cell> back = new ArrayList<>();
+    List<Found> fresh = new ArrayList<>();
+    long since = collection.moment();
+    Map<Object, Path> byKey = new HashMap<>();
+    for (Found file : files) {
+      String path = RelativePaths.below(base, file.path());
+      Integer id = byPath.get(path);
+      if (id == null) {
+        fresh.add(file);
+      } else {
+        seen.add(id);
+        sameFile(byKey, file)
+            .ifPresent(
+                other ->
+                    issues.add(
+                        new Refusal(id, file.path().toString(), "is the same file as " + other)));
+        consider(id, file, path, tasks, back);
+      }
+    }
+    for (Found file : fresh) {
+      Optional<Path> other = sameFile(byKey, file).or(() -> ofOtherTrack(file));
+      if (other.isPresent()) {
+        issues.add(
+            new Refusal(
+                0,
+                file.path().toString(),
+                "is the same file as " + other.get() + "; one file is one track"));
+      } else {
+        tasks.add(new Task(nextId++, true, false, file, RelativePaths.below(base, file.path())));
+      }
+    }
+    collection.keep(back, since);
+    return read(tasks, progress);
+  }
+
+  /** Another name of this walk under which the same file lies. */
+  private static Optional<Path> sameFile(Map<Object, Path> byKey, Found file) {
+    return file.key() == null
+        ? Optional.empty()
+        : Optional.ofNullable(byKey.putIfAbsent(file.key(), file.path()));
+  }
+
+  /** The path by which a track reaches this very file already, over a link or in another root. */
+  private Optional<Path> ofOtherTrack(Found file) {
+    return bySize().getOrDefault(String.valueOf(file.size()), List.of()).stream()
+        .map(state::path)
+        .filter(path -> FileIdentity.same(path, file.path()))
+        .findFirst();
+  }
+
+  private Map<String, List<Integer>> bySize() {
+    if (bySize.isEmpty()) {
+      Snapshot snapshot = state.snapshot();
+      snapshot
+          .tracks()
+          .forEach(
+              (int id) ->
+                  bySize
+                      .computeIfAbsent(snapshot.raw(id, Fields.SIZE), s -> new ArrayList<>())
+                      .add(id));
+    }
+    return bySize;
+  }
+
+  private Map<String, Integer> byPath() {
+    Map<String, Integer> byPath = new HashMap<>();
+    Snapshot snapshot = state.snapshot();
+    snapshot
+        .tracks()
+        .forEach(
+            (int id) -> {
+              if (snapshot.raw(id, Fields.ROOT).equals(root)) {
+                byPath.put(snapshot.raw(id, Fields.PATH), id);
+              }
+            });
+    return byPath;
+  }
+
+  private void consider(int id, Found file, String path, List<Task> tasks, List<Cell> back) {
+    Snapshot snapshot = state.snapshot();
+    boolean same =
+        snapshot.raw(id, Fields.SIZE).equals(String.valueOf(file.size()))
+            && snapshot.raw(id, Fields.MODIFIED).equals(String.valueOf(file.modified()));
+    if (snapshot.lost(id)) {
+      returned++;
+      back.add(new Cell(id, Fields.STATE, "present"));
+    }
+    if (!same || snapshot.raw(id, Fields.SOUND_SEAL).isEmpty()) {
+      tasks.add(new Task(id, false, same, file, path));
+    }
+  }
+
+  private boolean read(List<Task> tasks, Progress progress) {
+    try (ExecutorService pool = Executors.newFixedThreadPool(2)) {
+      for (int from = 0; from < tasks.size(); from += BATCH) {
+        List<Task> batch = tasks.subList(from, Math.min(tasks.size(), from + BATCH));
+        if (progress.stopped()) {
+          return false;
+        }
+        long since = collection.moment();
+        List<Future<List<Cell>>> readings = new ArrayList<>();
+        for (Task task : batch) {
+          readings.add(pool.submit(() -> cells(task)));
+        }
+        List<Cell> cells = new ArrayList<>();
+        for (int i = 0; i < batch.size(); i++) {
+          take(batch.get(i), readings.get(i), cells);
+          progress.at(from + i + 1L, tasks.size(), batch.get(i).path());
+        }
+        collection.keep(cells, since);
+      }
+    }
+    return true;
+  }
+
+  private void take(Task task, Future<List<Cell>> reading, List<Cell> cells) {
+    try {
+      cells.addAll(reading.get());
+      added += task.fresh() ? 1 : 0;
+      changed += task.fresh() || task.same() ? 0 : 1;
+    } catch (InterruptedException stopped) {
+      Thread.currentThread().interrupt();
+    } catch (java.util.concurrent.ExecutionException trouble) {
+      unreadable++;
+      issues.add(
+          new Refusal(
+              task.fresh() ? 0 : task.id(),
+              task.file().path().toString(),
+              String.valueOf(trouble.getCause().getMessage())));
+    }
+  }
+
+  private List<Cell> cells(Task task) throws Unreadable, IOException {
+    if (task.file().size() == 0) {
+      throw new Unreadable("is empty");
+    }
+    Reading reading = TagFiles.read(task.file().path());
+    List<Cell> cells = ScanCells.of(task.id(), reading, task.file().path());
+    plays(task, reading, cells);
+    if (task.fresh()) {
+      cells.add(new Cell(task.id(), Fields.ROOT, root));
+      cells.add(new Cell(task.id(), Fields.PATH, task.path()));
+      cells.add(new Cell(task.id(), Fields.ADDED, now));
+      cells.add(new Cell(task.id(), Fields.ARRIVAL, arrival));
+    } else if (!task.same()) {
+      cells.addAll(MeasuredFields.none(task.id())); // what sounds may be another now
+    }
+    return cells;
+  }
+
+  /** What the file's own counter rose by since it was last read was played elsewhere. */
+  private void plays(Task task, Reading reading, List<Cell> cells) {
+    Snapshot snapshot = state.snapshot();
+    int counted = Fields.COUNTED.type().parse(reading.raw(Fields.COUNTED)).orElse(0);
+    int before = task.fresh() ? 0 : snapshot.value(task.id(), Fields.COUNTED).orElse(0);
+    int plays = task.fresh() ? 0 : snapshot.value(task.id(), Fields.PLAYS).orElse(0);
+    int now = Plays.afterReading(plays, before, counted);
+    if (now > plays) {
+      cells.add(new Cell(task.id(), Fields.PLAYS, String.valueOf(now)));
+    }
+  }
+
+  /** Of what lies below something that could not be read nothing is said. */
+  private void markLost(String below, List<Path> unread) {
+    long since = collection.moment();
+    CollectionState now = collection.state();
+    Snapshot snapshot = now.snapshot();
+    List<Cell> cells = new ArrayList<>();
+    snapshot
+        .tracks()
+        .forEach(
+            (int id) -> {
+              String path = snapshot.raw(id, Fields.PATH);
+              boolean inScope = below.isEmpty() || path.startsWith(below + "/");
+              if (inScope
+                  && snapshot.raw(id, Fields.ROOT).equals(root)
+                  && !seen.contains(id)
+                  && !snapshot.lost(id)
+                  && now.named(id)
+                  && unread.stream().noneMatch(u -> now.path(id).startsWith(u))
+                  && Files.notExists(now.path(id))) {
+                lost++;
+                cells.add(new Cell(id, Fields.STATE, "lost"));
+              }
+            });
+    collection.keep(cells, since);
+  }
+}

@@ -1,0 +1,494 @@
+package tenterhook.adapters.execution;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.adapters.disk.FileCalls;
+import tenterhook.adapters.disk.SafeFiles;
+import tenterhook.adapters.execution.Recovery.Finding;
+import tenterhook.adapters.state.CollectionState;
+import tenterhook.adapters.store.CodebookJson;
+import tenterhook.adapters.store.CrateJson;
+import tenterhook.adapters.store.Ledger;
+import tenterhook.adapters.store.Leftovers;
+import tenterhook.adapters.store.Leftovers.Leftover;
+import tenterhook.adapters.store.ReversePatches;
+import tenterhook.adapters.store.Store;
+import tenterhook.adapters.store.StoreBroken;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.core.change.Outcome;
+import tenterhook.core.change.Outcome.Refusal;
+import tenterhook.core.change.Place;
+import tenterhook.core.change.TrackEdits;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.job.Progress;
+import tenterhook.core.merge.MergeConflict;
+import tenterhook.core.track.Cell;
+import tenterhook.core.track.Snapshot;
+
+/**
+ * The one executor by which anything is altered: check, enter in the ledger, files, database. Used
+ * by the open collection alone, one change at a time.
+ */
+public final class ChangeExecutor {
+  /** How a refusal ends where an undo could set old values, but not make the very bytes again. */
+  public static final String VALUES_INSTEAD = "the old values can be set instead";
+
+  private final Store store;
+  private final Ledger ledger;
+  private final FileCalls calls;
+  private final SafeFiles files;
+  private final String collection;
+
+  /**
+   * The executor of a collection.
+   *
+   * @param calls by which users' files are altered
+   * @param collection a word of the collection's own, for the names of work rooms
+   */
+  public ChangeExecutor(Store store, Ledger ledger, FileCalls calls, String collection) {
+    this.store = store;
+    this.ledger = ledger;
+    this.calls = calls;
+    this.files = new SafeFiles(calls);
+    this.collection = collection;
+  }
+
+  /**
+   * What was done.
+   *
+   * @param outcome for people
+   * @param change what was made, on the collection as it was
+   * @param cells what the collection must take over
+   * @param others whether edits that concern no track were made
+   */
+  public record Done(Outcome outcome, Change change, List<Cell> cells, boolean others) {}
+
+  /**
+   * An undo.
+   *
+   * @param change the change that is taken back, 0 for none
+   * @param exactly whether files must get their very bytes back; if not, old values will do where
+   *     the bytes are not known
+   */
+  public record Undo(long change, boolean exactly) {
+    /** A change that takes none back. */
+    public static final Undo NONE = new Undo(0, true);
+  }
+
+  /** What happens to the tracks of a change, one after the other. */
+  private static final class Run {
+    private final List<Cell> cells = new ArrayList<>();
+    private final RoaringBitmap out = new RoaringBitmap();
+    private final RoaringBitmap open = new RoaringBitmap();
+    private final List<Refusal> refused = new ArrayList<>();
+    private final List<Refusal> unconfirmed = new ArrayList<>();
+    private final List<Refusal> notes = new ArrayList<>();
+    private final List<Leftover> leftovers = new ArrayList<>();
+    private int written;
+
+    void refuse(CollectionState state, int id, String reason) {
+      out.add(id);
+      refused.add(new Refusal(id, state.path(id).toString(), reason));
+    }
+  }
+
+  /**
+   * Makes a change.
+   *
+   * @param state the collection as it is
+   * @param asked what to do; where it edits crates or codebook as they were before, the same edit
+   *     is made on them as they are
+   * @param undo what it takes back
+   * @param at when
+   * @param progress told of every track; a stop leaves the rest as it was
+   */
+  public Done execute(
+      CollectionState state, Change asked, Undo undo, Instant at, Progress progress) {
+    Run run = new Run();
+    Change change = rebased(state, asked, run);
+    boolean othersHold = run.refused.isEmpty();
+    Map<Integer, List<Edit.OfTrack>> byTrack = checked(state, change, run);
+    if (change.leader() != 0 && (!othersHold || run.out.contains(change.leader()))) {
+      leaveAll(state, byTrack, run);
+      othersHold = false;
+    }
+    if (byTrack.isEmpty() && !(othersHold && hasOthers(change))) {
+      return new Done(outcome(0, change, 0, run), change, List.of(), false);
+    }
+    long number = opened(change, at, undo);
+    FileStep.Task task =
+        new FileStep.Task(number, undo.change(), undo.exactly(), collection, change.leader());
+    TagWriter writer = new TagWriter(store, calls);
+    PastStates past = new PastStates(store, ledger, writer);
+    FileStep step = new FileStep(state, store, files, past, writer, task);
+    steps(step, state, change.leader(), byTrack, run, progress);
+    confirm(state, number, byTrack, run);
+    othersHold &= !run.out.contains(change.leader()) && !run.open.contains(change.leader());
+    int tracks = (int) byTrack.keySet().stream().filter(id -> !run.out.contains(id)).count();
+    boolean others = othersHold && hasOthers(change);
+    long kept = tracks > 0 || others ? number : 0;
+    try {
+      settle(number, change, run, others, true);
+    } catch (StoreBroken trouble) {
+      return unkept(change, tracks, run, trouble);
+    }
+    return new Done(outcome(kept, change, tracks, run), change, run.cells, others);
+  }
+
+  private static Outcome outcome(long number, Change change, int tracks, Run run) {
+    return new Outcome(
+        number, change.title(), tracks, run.written, run.refused, run.unconfirmed, run.notes);
+  }
+
+  private long opened(Change change, Instant at, Undo undo) {
+    long[] number = {0};
+    transaction(() -> number[0] = ledger.open(change, at, undo.change()));
+    return number[0];
+  }
+
+  /**
+   * Values, ledger, crates and codebook change together or not at all. Where the database reports a
+   * trouble although it took all in, that is seen, so that nobody works on with what is out of
+   * date.
+   */
+  private void settle(long number, Change change, Run run, boolean others, boolean othersEnd) {
+    try {
+      close(number, change, run, others, othersEnd);
+    } catch (StoreBroken trouble) {
+      if (!RoaringBitmap.andNot(ledger.open(number), run.open).isEmpty()
+          || ledger.open(number).isEmpty() && ledger.interrupted().contains(number)) {
+        throw trouble;
+      }
+    }
+  }
+
+  private void close(long number, Change change, Run run, boolean others, boolean othersEnd) {
+    transaction(
+        () ->
+            store.together(
+                () -> {
+                  store.put(run.cells);
+                  RoaringBitmap open = run.open.clone();
+                  if (!othersEnd) {
+                    open.add(0);
+                  }
+                  ledger.close(number, run.out, open, others);
+                  run.leftovers.forEach(new Leftovers(store)::add);
+                  keepOthers(change, others);
+                }));
+  }
+
+  private void transaction(Runnable work) {
+    try {
+      FileCalls.Action<RuntimeException> action = work::run;
+      calls.call(FileCalls.Kind.STORE, Path.of(Store.FILE), action);
+    } catch (IOException trouble) {
+      throw new StoreBroken("the database takes nothing in: " + trouble.getMessage(), trouble);
+    }
+  }
+
+  /** Files hold the new values, and the ledger holds the change open until it can be closed. */
+  private static Done unkept(Change change, int tracks, Run run, StoreBroken trouble) {
+    run.unconfirmed.add(
+        new Refusal(
+            0,
+            "collection",
+            trouble.getMessage()
+                + " ("
+                + run.written
+                + " files are written; they are taken over, and can be taken back, as soon as the"
+                + " database takes something in again, or at the next start)"));
+    return new Done(outcome(0, change, tracks, run), change, run.cells, false);
+  }
+
+  /** Nothing is done to tracks whose leader was refused. */
+  private static void leaveAll(
+      CollectionState state, Map<Integer, List<Edit.OfTrack>> byTrack, Run run) {
+    byTrack.keySet().forEach(id -> leave(state, id, run));
+    byTrack.clear();
+  }
+
+  private static void leave(CollectionState state, int id, Run run) {
+    run.refuse(state, id, "was left alone, since the rest could not be done");
+  }
+
+  private static boolean hasOthers(Change change) {
+    return change.edits().stream().anyMatch(e -> !(e instanceof Edit.OfTrack));
+  }
+
+  /** Together with the ledger, so that a crate never points to what the ledger says it does not. */
+  private void keepOthers(Change change, boolean others) {
+    for (Edit edit : others ? change.edits() : List.<Edit>of()) {
+      if (edit instanceof Edit.SetCodebook book) {
+        store.putDocument("codebook", CodebookJson.write(book.after()));
+      } else if (edit instanceof Edit.SetCrates crates) {
+        store.putDocument("crates", CrateJson.byId(crates.after()));
+      } else if (edit instanceof Edit.SetRoot root) {
+        store.putRoot(root.name(), Path.of(root.after()));
+      }
+    }
+  }
+
+  /** The same edits of crates and codebook on these as they are now; a conflict is a refusal. */
+  private static Change rebased(CollectionState state, Change change, Run run) {
+    List<Edit> edits = new ArrayList<>();
+    for (Edit edit : change.edits()) {
+      try {
+        edits.add(
+            switch (edit) {
+              case Edit.SetCrates set -> set.on(state.crates());
+              case Edit.SetCodebook set -> set.on(state.codebook());
+              case Edit.SetRoot set -> stillThere(state, set);
+              case Edit.OfTrack one -> one;
+            });
+      } catch (MergeConflict conflict) {
+        String what =
+            switch (edit) {
+              case Edit.SetCrates crates -> "crates";
+              case Edit.SetCodebook book -> "codebook";
+              case Edit.SetRoot root -> root.name();
+              case Edit.OfTrack one -> "";
+            };
+        run.refused.add(new Refusal(0, what, String.valueOf(conflict.getMessage())));
+      }
+    }
+    return new Change(change.title(), change.byHand(), edits, change.leader());
+  }
+
+  private static Edit stillThere(CollectionState state, Edit.SetRoot set) throws MergeConflict {
+    Path now = state.roots().get(set.name());
+    if (now == null || !now.equals(Path.of(set.before()))) {
+      throw new MergeConflict("the folder " + set.name() + " is elsewhere by now: " + now);
+    }
+    return set;
+  }
+
+  private static Map<Integer, List<Edit.OfTrack>> byTrack(Change change) {
+    Map<Integer, List<Edit.OfTrack>> byTrack = new LinkedHashMap<>();
+    for (Edit edit : change.edits()) {
+      if (edit instanceof Edit.OfTrack one) {
+        byTrack.computeIfAbsent(one.id(), i -> new ArrayList<>()).add(one);
+      }
+    }
+    return byTrack;
+  }
+
+  private Map<Integer, List<Edit.OfTrack>> checked(CollectionState state, Change change, Run run) {
+    Map<Integer, List<Edit.OfTrack>> byTrack = byTrack(change);
+    RoaringBitmap waiting = ledger.waiting();
+    new Leftovers(store).all().forEach(left -> waiting.add(left.track()));
+    byTrack
+        .entrySet()
+        .removeIf(
+            entry -> {
+              int id = entry.getKey();
+              String reason =
+                  takenAway(state, id, entry.getValue())
+                      ? "its file was taken out of the holding bay for good"
+                      : waiting.contains(id)
+                          ? "an earlier change is not yet certain on its file; connect its disk"
+                          : objection(state.snapshot(), change, id, entry.getValue());
+              if (reason != null) {
+                run.refuse(state, id, reason);
+              }
+              return reason != null;
+            });
+    return byTrack;
+  }
+
+  /** Whether a track is to be held whose file is no longer in the holding bay. */
+  private static boolean takenAway(CollectionState state, int id, List<Edit.OfTrack> edits) {
+    return edits.size() == 1
+        && edits.getFirst() instanceof Edit.SetField set
+        && set.field() == Fields.STANDING
+        && set.after().equals("held")
+        && !Files.exists(state.path(id));
+  }
+
+  private static @Nullable String objection(
+      Snapshot snapshot, Change change, int id, List<Edit.OfTrack> edits) {
+    if (!change.byHand() && !snapshot.raw(id, Fields.GUARDED).isEmpty()) {
+      return "is guarded; change it by itself, or unguard it";
+    }
+    Map<Field<?>, String> values = new HashMap<>();
+    for (Edit.OfTrack edit : edits) {
+      switch (edit) {
+        case Edit.SetField set -> {
+          String now = values.getOrDefault(set.field(), snapshot.raw(id, set.field()));
+          if (!TagWriter.agrees(set.field(), set.before(), now)) {
+            return "its "
+                + set.field().label()
+                + " is \""
+                + set.field().type().show(now)
+                + "\" by now";
+          }
+          values.put(set.field(), set.after());
+        }
+        case Edit.MoveFile move -> {
+          if (!isAt(snapshot, id, move.from())) {
+            return "its file is elsewhere by now";
+          }
+        }
+        case Edit.Repoint point -> {
+          if (!isAt(snapshot, id, point.from())) {
+            return "its file is elsewhere by now";
+          }
+        }
+      }
+    }
+    return null;
+  }
+
+  private static boolean isAt(Snapshot snapshot, int id, Place place) {
+    return TrackEdits.place(snapshot, id).equals(place);
+  }
+
+  private void steps(
+      FileStep step,
+      CollectionState state,
+      int leader,
+      Map<Integer, List<Edit.OfTrack>> byTrack,
+      Run run,
+      Progress progress) {
+    int done = 0;
+    for (Map.Entry<Integer, List<Edit.OfTrack>> entry : byTrack.entrySet()) {
+      int id = entry.getKey();
+      if (run.out.contains(leader) || run.open.contains(leader)) {
+        leave(state, id, run);
+        continue;
+      }
+      if (progress.stopped()) {
+        run.refuse(state, id, "stopped before its turn");
+        continue;
+      }
+      switch (step.run(id, entry.getValue())) {
+        case FileResult.Untouched untouched -> {
+          run.refuse(state, id, untouched.reason());
+          run.leftovers.addAll(step.leftBehind(id, entry.getValue()));
+        }
+        case FileResult.Stale stale -> {
+          run.refuse(state, id, stale.reason());
+          run.cells.addAll(stale.cells());
+        }
+        case FileResult.Unconfirmed open -> {
+          run.open.add(id);
+          run.unconfirmed.add(new Refusal(id, state.path(id).toString(), open.reason()));
+        }
+        case FileResult.Done finished -> {
+          run.cells.addAll(finished.cells());
+          run.written += finished.touched() ? 1 : 0;
+          finished
+              .notes()
+              .forEach(n -> run.notes.add(new Refusal(id, state.path(id).toString(), n)));
+        }
+      }
+      progress.at(++done, byTrack.size(), state.snapshot().name(id));
+    }
+  }
+
+  /** Asks the files at once of what is not certain; what stays open is asked again later. */
+  private void confirm(
+      CollectionState state, long number, Map<Integer, List<Edit.OfTrack>> byTrack, Run run) {
+    Recovery recovery = new Recovery(state, files, new ReversePatches(store), collection);
+    for (int id : run.open.toArray()) {
+      Refusal why = run.unconfirmed.stream().filter(r -> r.id() == id).findFirst().orElseThrow();
+      switch (recovery.look(number, id, byTrack.get(id))) {
+        case Finding.Reached reached -> {
+          run.cells.addAll(reached.cells());
+          run.open.remove(id);
+          run.unconfirmed.remove(why);
+          run.written++;
+          run.notes.add(new Refusal(id, why.path(), "is done, although " + why.reason()));
+        }
+        case Finding.NotReached none -> {
+          run.open.remove(id);
+          run.unconfirmed.remove(why);
+          run.out.add(id);
+          run.refused.add(why);
+        }
+        case Finding.Waiting waiting ->
+            run.unconfirmed.set(
+                run.unconfirmed.indexOf(why),
+                new Refusal(id, why.path(), why.reason() + "; " + waiting.reason()));
+      }
+    }
+  }
+
+  /** Clears away what could not be cleared before, as far as its disk is there. */
+  public void clearLeftovers(CollectionState state) {
+    Leftovers leftovers = new Leftovers(store);
+    for (Leftover one : leftovers.all()) {
+      if (state.away(one.path()) || state.away(one.source())) {
+        continue;
+      }
+      try {
+        files.clearLeft(one.source(), one.path(), one.token());
+        if (!files.leftBehind(one.source(), one.path(), one.token())) {
+          leftovers.remove(one);
+        }
+      } catch (IOException | RuntimeException later) {
+        continue; // asked again at the next start, and before the next change
+      }
+    }
+  }
+
+  /**
+   * Brings ledger and files together after an interruption, or when a disk is back: what a file
+   * already holds is kept and entered, what it does not hold leaves the ledger, and of what cannot
+   * be asked nothing is said. What needs no file, such as plays, crates and codebook, follows when
+   * any file was reached.
+   *
+   * @param state the collection as the database has it
+   * @param number a change that is open
+   * @return what the collection must take over; tracks that wait are unconfirmed
+   */
+  public Done recover(CollectionState state, long number) {
+    Change entered = ledger.change(number).orElse(new Change("interrupted", true, List.of()));
+    Run rebasing = new Run();
+    Change change = rebased(state, entered, rebasing);
+    RoaringBitmap open = ledger.open(number);
+    Map<Integer, List<Edit.OfTrack>> byTrack = byTrack(change);
+    byTrack.keySet().removeIf(id -> !open.contains(id));
+    Recovery recovery = new Recovery(state, files, new ReversePatches(store), collection);
+    Run run = new Run();
+    byTrack.forEach(
+        (id, edits) -> {
+          switch (recovery.look(number, id, edits)) {
+            case Finding.Reached reached -> run.cells.addAll(reached.cells());
+            case Finding.NotReached none -> run.out.add(id);
+            case Finding.Waiting waiting -> {
+              run.open.add(id);
+              run.unconfirmed.add(new Refusal(id, state.path(id).toString(), waiting.reason()));
+            }
+          }
+        });
+    boolean reached = ledger.holding(number).getCardinality() > 0 || !run.cells.isEmpty();
+    for (int id : run.out.toArray()) {
+      if (byTrack.get(id).stream().allMatch(Recovery::needsNoFile)) {
+        if (reached) {
+          run.cells.addAll(Recovery.ofProgram(id, byTrack.get(id)));
+          run.out.remove(id);
+        } else if (!run.open.isEmpty()) {
+          run.out.remove(id);
+          run.open.add(id);
+        }
+      }
+    }
+    boolean decided = reached || run.open.isEmpty();
+    boolean others = reached && hasOthers(change) && rebasing.refused.isEmpty();
+    settle(number, change, run, others, decided);
+    int tracks = byTrack.size() - run.out.getCardinality() - run.open.getCardinality();
+    return new Done(outcome(number, change, tracks, run), change, run.cells, others);
+  }
+}

@@ -1,0 +1,124 @@
+package tenterhook.adapters.pack;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.collection.Playlists;
+import tenterhook.adapters.playlist.PlaylistFile;
+import tenterhook.adapters.state.CollectionState;
+import tenterhook.core.change.Outcome.Refusal;
+import tenterhook.core.crate.Crate;
+import tenterhook.core.crate.CrateContents;
+import tenterhook.core.job.Progress;
+import tenterhook.core.text.PortableNames;
+
+/** Writes crates as playlists into a folder, with or without their music. */
+public final class SendingOut {
+  /** The folder beside the playlists that copies of music go into. */
+  public static final String MUSIC = "Music";
+
+  private SendingOut() {}
+
+  /** How playlists name the music. */
+  public sealed interface Paths {
+    /** By paths that start from the playlist's folder. */
+    record Relative() implements Paths {}
+
+    /** By absolute paths of this machine. */
+    record Absolute() implements Paths {}
+
+    /**
+     * By paths of another machine, on which a folder has another name.
+     *
+     * @param here the folder on this machine
+     * @param there what it is called there, such as {@code D:/Music}
+     */
+    record Elsewhere(Path here, String there) implements Paths {}
+
+    /** Music is copied along, and playlists name the copies. */
+    record Copies() implements Paths {}
+  }
+
+  /**
+   * What was written.
+   *
+   * @param tracks how many lines each playlist has, by its file
+   * @param copied how many files were copied
+   * @param there how many copies were there already
+   * @param refused files that could not be copied
+   * @param stopped whether it was stopped; then no playlist was written
+   */
+  public record Report(
+      Map<Path, Integer> tracks, int copied, int there, List<Refusal> refused, boolean stopped) {}
+
+  /**
+   * Writes playlists. Lost tracks are left out, as are tracks that could not be copied.
+   *
+   * @param collection where the crates are
+   * @param crates which
+   * @param folder where to
+   * @param form of the playlists
+   * @param paths how they name the music
+   * @param progress told of each copy
+   * @throws IOException when a playlist cannot be written; older ones are then as they were
+   */
+  public static Report write(
+      MusicCollection collection,
+      List<Crate> crates,
+      Path folder,
+      PlaylistFile form,
+      Paths paths,
+      Progress progress)
+      throws IOException {
+    CollectionState now = collection.state();
+    CrateContents contents = now.contents(collection.today());
+    Map<Crate, List<Integer>> lists = new LinkedHashMap<>();
+    crates.forEach(c -> lists.put(c, Playlists.playable(now, contents, c)));
+    Packing.Report copies =
+        paths instanceof Paths.Copies
+            ? new Packing(folder.resolve(MUSIC)).copy(music(now, lists.values()), progress)
+            : new Packing.Report(Map.of(), 0, 0, List.of(), false);
+    Map<Path, Integer> written = new TreeMap<>();
+    if (!copies.stopped()) {
+      PortableNames names = new PortableNames();
+      for (Map.Entry<Crate, List<Integer>> list : lists.entrySet()) {
+        String name = list.getKey().name();
+        Path file = folder.resolve(names.give(name + "." + form.ending()));
+        List<Integer> ids =
+            paths instanceof Paths.Copies
+                ? list.getValue().stream()
+                    .filter(id -> copies.names().containsKey(now.path(id)))
+                    .toList()
+                : list.getValue();
+        form.write(file, Playlists.of(now, name, ids), named(paths, file, copies));
+        written.put(file, ids.size());
+      }
+    }
+    return new Report(written, copies.copied(), copies.there(), copies.refused(), copies.stopped());
+  }
+
+  private static PlaylistFile.Paths named(Paths paths, Path playlist, Packing.Report copies) {
+    return switch (paths) {
+      case Paths.Relative relative -> PlaylistFile.Paths.from(playlist);
+      case Paths.Absolute absolute -> PlaylistFile.Paths.absolute();
+      case Paths.Elsewhere other -> PlaylistFile.Paths.elsewhere(other.here(), other.there());
+      case Paths.Copies with -> path -> MUSIC + "/" + copies.names().get(path);
+    };
+  }
+
+  /** The files of all tracks in the order of ids, each once. */
+  private static List<Path> music(CollectionState state, Collection<List<Integer>> lists) {
+    return lists.stream()
+        .flatMap(List::stream)
+        .distinct()
+        .sorted()
+        .map(state::path)
+        .distinct()
+        .toList();
+  }
+}

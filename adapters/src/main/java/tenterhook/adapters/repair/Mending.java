@@ -1,0 +1,237 @@
+package tenterhook.adapters.repair;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.state.CollectionState;
+import tenterhook.adapters.state.Delta;
+import tenterhook.adapters.tagfile.Unreadable;
+import tenterhook.core.catalogue.Answer;
+import tenterhook.core.catalogue.Catalogue;
+import tenterhook.core.catalogue.Lookup;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.core.change.Edit.SetField;
+import tenterhook.core.change.Outcome;
+import tenterhook.core.field.Artwork;
+import tenterhook.core.field.Fields;
+import tenterhook.core.job.Progress;
+import tenterhook.core.repair.Acceptance;
+import tenterhook.core.repair.ArtworkCandidate;
+import tenterhook.core.repair.Proposal;
+import tenterhook.core.repair.RepairRules;
+import tenterhook.core.repair.Repairs;
+import tenterhook.core.repair.Surroundings;
+
+/**
+ * The proposals of an open collection, kept in step. {@link #look} first; from then on {@link
+ * #proposals} follows every change. May be used from any thread; one works at a time.
+ */
+public final class Mending {
+  private static final String RULES = "repairs";
+  private static final String ANSWERS = "catalogue";
+  private static final String FITTED = "fitted covers";
+
+  private final MusicCollection collection;
+  private final FolderPictures pictures = new FolderPictures();
+  private final RoaringBitmap changed = new RoaringBitmap();
+  private CollectionState latest;
+  private volatile RepairRules rules;
+  private volatile Surroundings surroundings;
+  private volatile @Nullable Repairs repairs;
+  private List<Proposal> proposals = List.of();
+  private boolean stale;
+
+  /** The mending of a collection; nothing is looked at yet. */
+  public Mending(MusicCollection collection) {
+    this.collection = collection;
+    this.latest = collection.state();
+    this.rules = collection.setting(RULES).map(RepairsJson::rules).orElse(RepairRules.DEFAULT);
+    this.surroundings =
+        Surroundings.none(collection.today().getYear())
+            .withAnswers(collection.setting(ANSWERS).map(RepairsJson::answers).orElse(Map.of()));
+    collection.listen(this::changed);
+  }
+
+  /** Crates mean nothing to inspectors, and of a codebook they see by themselves what changed. */
+  private void changed(Delta delta) {
+    synchronized (changed) {
+      latest = delta.after();
+      if (!delta.codebookChanged() && !delta.cratesChanged()) {
+        changed.or(delta.changed());
+      }
+    }
+  }
+
+  /**
+   * Looks at the whole collection and at what lies beside it.
+   *
+   * @param progress told of folders and tracks; a stop leaves what was found so far
+   */
+  public synchronized void look(Progress progress) {
+    CollectionState state = collection.state();
+    Map<String, List<Surroundings.Beside>> beside = pictures.look(state, progress);
+    Map<String, Artwork> known =
+        collection.setting(FITTED).map(RepairsJson::fitted).orElse(Map.of());
+    Map<String, Artwork> fitted = FittedCovers.of(state, known, progress);
+    if (!fitted.equals(known)) {
+      collection.keepSetting(FITTED, RepairsJson.fitted(fitted));
+    }
+    surroundings =
+        new Surroundings(collection.today().getYear(), beside, fitted, surroundings.answers());
+    synchronized (changed) {
+      changed.clear();
+      state = collection.state();
+      latest = state;
+    }
+    repairs = Repairs.of(state.snapshot(), state.codebook(), rules, surroundings, progress);
+    stale = true;
+  }
+
+  /** Whether {@link #look} was called. */
+  public boolean looked() {
+    return repairs != null;
+  }
+
+  /** The proposals for the newest moment; empty before {@link #look}. */
+  public synchronized List<Proposal> proposals() {
+    follow(new RoaringBitmap());
+    Repairs kept = repairs;
+    if (stale && kept != null) {
+      proposals = kept.proposals();
+      stale = false;
+    }
+    return proposals;
+  }
+
+  /** Ids and the moment they belong to are taken together, or counts would go wrong. */
+  private void follow(RoaringBitmap also) {
+    Repairs repairs = this.repairs;
+    if (repairs == null) {
+      return;
+    }
+    CollectionState state;
+    RoaringBitmap ids;
+    synchronized (changed) {
+      state = latest;
+      ids = RoaringBitmap.or(changed, also);
+      changed.clear();
+    }
+    boolean settled = !rules.equals(repairs.rules()) || !repairs.knows(state.codebook());
+    if (!ids.isEmpty() || settled) {
+      repairs.follow(state.snapshot(), state.codebook(), rules, surroundings, ids);
+      stale = true;
+    }
+  }
+
+  /** What the DJ settled; never waits. */
+  public RepairRules rules() {
+    return rules;
+  }
+
+  /** Settles something for good; never waits: {@link #proposals} follows when it is asked next. */
+  public void settle(RepairRules other) {
+    rules = other;
+    collection.keepSetting(RULES, RepairsJson.rules(other));
+  }
+
+  /** The answer of the catalogue about a track, if it was asked; never waits. */
+  public Optional<Answer> answer(int id) {
+    return Optional.ofNullable(surroundings.answers().get(id));
+  }
+
+  /** The covers that a track could have, the best first. */
+  public synchronized List<ArtworkCandidate> artworkFor(int id) {
+    Repairs kept = repairs;
+    return kept == null ? List.of() : kept.artworkFor(id);
+  }
+
+  /**
+   * Asks the catalogue; answers are kept, also when it stops answering halfway.
+   *
+   * @param ids the tracks to ask for
+   * @param catalogue who is asked
+   * @param progress told of every track; a stop keeps what was found so far
+   */
+  public Lookup.Found lookUp(RoaringBitmap ids, Catalogue catalogue, Progress progress) {
+    Lookup.Found found = Lookup.of(collection.state().snapshot(), ids, catalogue, progress);
+    take(found.answers());
+    return found;
+  }
+
+  private synchronized void take(Map<Integer, Answer> answers) {
+    Map<Integer, Answer> all = new HashMap<>(surroundings.answers());
+    all.putAll(answers);
+    surroundings = surroundings.withAnswers(all);
+    collection.keepSetting(ANSWERS, RepairsJson.answers(all));
+    RoaringBitmap ids = new RoaringBitmap();
+    answers.keySet().forEach(ids::add);
+    follow(ids);
+  }
+
+  /**
+   * The change that proposals make.
+   *
+   * @param accepted what was accepted
+   * @param words what was mended, for the title
+   */
+  public Change change(List<Proposal> accepted, String words) {
+    CollectionState state = collection.state();
+    return Acceptance.of(state.snapshot(), state.codebook(), accepted, words);
+  }
+
+  /**
+   * Applies a change after the pictures that it names were put where the road finds them.
+   *
+   * @param change what {@link #change} made, or a part of it
+   * @param progress told of every track
+   */
+  public Outcome apply(Change change, Progress progress) {
+    Set<String> provided = new HashSet<>();
+    for (Edit edit : change.edits()) {
+      if (edit instanceof SetField set && set.field() == Fields.ARTWORK) {
+        Artwork.parse(set.after())
+            .filter(art -> provided.add(art.sha256()))
+            .ifPresent(art -> provide(art.sha256(), set.id()));
+      }
+    }
+    return collection.apply(change, progress);
+  }
+
+  /**
+   * The bytes of a picture that a proposal names: beside the music, in another track, or fitted.
+   */
+  public Optional<byte[]> picture(String sha256, int id) {
+    Optional<byte[]> beside = pictures.bytes(sha256);
+    if (beside.isPresent()) {
+      return beside;
+    }
+    CollectionState state = collection.state();
+    Optional<Integer> other =
+        state
+            .snapshot()
+            .tracks(t -> state.snapshot().raw(t, Fields.ARTWORK).startsWith(sha256 + " "))
+            .stream()
+            .boxed()
+            .findFirst();
+    return other.isPresent() ? collection.covers().of(other.get()) : FittedCovers.bytes(state, id);
+  }
+
+  private void provide(String sha256, int id) {
+    picture(sha256, id)
+        .ifPresent(
+            bytes -> {
+              try {
+                collection.covers().keep(bytes);
+              } catch (Unreadable noPicture) {
+                throw new IllegalStateException("a cover that was offered is a picture", noPicture);
+              }
+            });
+  }
+}

@@ -1,0 +1,96 @@
+package tenterhook.adapters.state;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.Map;
+import java.util.Optional;
+import tenterhook.adapters.disk.RelativePaths;
+import tenterhook.core.change.Place;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.crate.CrateContents;
+import tenterhook.core.crate.Crates;
+import tenterhook.core.field.Fields;
+import tenterhook.core.track.Snapshot;
+
+/**
+ * All that the collection is at one moment. Immutable.
+ *
+ * @param snapshot the tracks
+ * @param codebook the legend
+ * @param crates the shelves
+ * @param roots where each named root is; the holding bay under {@link Place#HOLDING_BAY}
+ */
+public record CollectionState(
+    Snapshot snapshot, Codebook codebook, Crates crates, Map<String, Path> roots) {
+  private static final String NO_NAME = "a name that cannot be written in this encoding";
+
+  /** Copies. */
+  public CollectionState {
+    roots = Map.copyOf(roots);
+  }
+
+  /** The absolute path of a place, or empty when its root is not known. */
+  public Optional<Path> path(Place place) {
+    try {
+      return Optional.ofNullable(roots.get(place.root())).map(r -> r.resolve(place.path()));
+    } catch (InvalidPathException noName) {
+      return Optional.empty();
+    }
+  }
+
+  /**
+   * The path of a folder below its root, with {@code /} between its parts; empty for the root.
+   *
+   * @throws IOException when it is not there
+   */
+  public String below(String root, Path folder) throws IOException {
+    return RelativePaths.below(roots.get(root), folder.toRealPath());
+  }
+
+  /** Whether a file lies at a place on the disk. */
+  public boolean taken(Place place) {
+    return path(place).filter(Files::exists).isPresent();
+  }
+
+  /**
+   * The absolute path of a track's file. Where the program was started so that it cannot name the
+   * file, this is a path at which nothing lies.
+   */
+  public Path path(int id) {
+    Path root = roots.getOrDefault(snapshot.raw(id, Fields.ROOT), Path.of(""));
+    try {
+      return root.resolve(snapshot.raw(id, Fields.PATH));
+    } catch (InvalidPathException noName) {
+      return root.resolve(NO_NAME);
+    }
+  }
+
+  /** Whether a path lies in a folder of the collection that is not there now. */
+  public boolean away(Path path) {
+    return roots.entrySet().stream()
+        .filter(r -> !r.getKey().equals(Place.HOLDING_BAY) && path.startsWith(r.getValue()))
+        .anyMatch(r -> !Files.isDirectory(r.getValue()));
+  }
+
+  /** Whether the program, as it was started, can name a track's file. */
+  public boolean named(int id) {
+    return !path(id).endsWith(NO_NAME);
+  }
+
+  /**
+   * What the crates hold at this moment.
+   *
+   * @param today the day that spans such as {@code -30d} count back from
+   */
+  public CrateContents contents(LocalDate today) {
+    return new CrateContents(snapshot, codebook, crates, today);
+  }
+
+  /** The same with other tracks. */
+  public CollectionState with(Snapshot other) {
+    return new CollectionState(other, codebook, crates, roots);
+  }
+}

@@ -1,0 +1,214 @@
+package tenterhook.adapters.store;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.IntFunction;
+import tenterhook.core.crate.Crate;
+import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.Limit;
+import tenterhook.core.crate.NeverPlay;
+import tenterhook.core.crate.Rule;
+import tenterhook.core.crate.Shelf;
+import tenterhook.core.find.FindParser;
+import tenterhook.core.find.Parsed;
+import tenterhook.core.track.TrackOrder;
+
+/** A shelf as a JSON file, to be read and edited by hand; see docs/files.md. */
+public final class CrateJson {
+  private static final String FORM = "shelf";
+
+  private CrateJson() {}
+
+  /**
+   * A shelf as JSON text.
+   *
+   * @param shelf the shelf
+   * @param place its place among the shelves, from 0
+   * @param trackName how a hand crate names a track, such as {@code Music/Rink/Doors/a.mp3}
+   */
+  public static String write(Shelf shelf, int place, IntFunction<String> trackName) {
+    ObjectNode root = CodebookJson.form(FORM);
+    root.put("name", shelf.name()).put("place", place);
+    if (!shelf.never().isEmpty()) {
+      ObjectNode never = root.putObject("never");
+      shelf.never().lines().forEach(l -> never.withArray("lines").add(l.text()));
+      shelf.never().tracks().forEach(id -> never.withArray("tracks").add(trackName.apply(id)));
+    }
+    ArrayNode crates = root.putArray("crates");
+    for (Crate crate : shelf.crates()) {
+      ObjectNode one = crates.addObject().put("name", crate.name());
+      switch (crate) {
+        case Crate.HandCrate hand -> {
+          ArrayNode tracks = one.putArray("tracks");
+          hand.tracks().forEach(id -> tracks.add(trackName.apply(id)));
+        }
+        case Crate.RuleCrate rule -> {
+          ArrayNode order = one.putArray("order");
+          rule.order().forEach(k -> order.add((k.falling() ? "-" : "") + k.field()));
+          if (!rule.limit().none()) {
+            ObjectNode limit = one.putObject("limit");
+            limit.put(rule.limit().unit().name().toLowerCase(Locale.ROOT), rule.limit().amount());
+            if (rule.limit().draw() != 0) {
+              limit.put("draw", rule.limit().draw());
+            }
+          }
+          if (rule.resting()) {
+            one.put("resting", true);
+          }
+          write(rule.rule(), one.putObject("keep"));
+        }
+      }
+    }
+    return CodebookJson.text(root);
+  }
+
+  private static void write(Rule.Group group, ObjectNode into) {
+    ArrayNode parts = into.putArray(group.kind().name().toLowerCase(Locale.ROOT));
+    for (Rule part : group.parts()) {
+      switch (part) {
+        case Rule.Line line -> parts.add(line.text());
+        case Rule.Group inner -> write(inner, parts.addObject());
+      }
+    }
+  }
+
+  /**
+   * Reads a shelf.
+   *
+   * @param text JSON
+   * @param track the id of a track that a hand crate names
+   * @throws IllegalArgumentException when it is not a shelf, or names a track that is not known;
+   *     the message says where
+   */
+  public static Shelf read(String text, Function<String, Optional<Integer>> track) {
+    JsonNode root = CodebookJson.parse(text, FORM);
+    List<Crate> crates = new ArrayList<>();
+    for (JsonNode one : root.path("crates")) {
+      String name = one.path("name").asText();
+      if (one.has("keep")) {
+        crates.add(
+            new Crate.RuleCrate(
+                name,
+                group(one.path("keep")),
+                order(one),
+                limit(one.path("limit")),
+                one.path("resting").asBoolean()));
+      } else {
+        crates.add(new Crate.HandCrate(name, ids(one.path("tracks"), track)));
+      }
+    }
+    List<Rule.Line> never = new ArrayList<>();
+    root.path("never").path("lines").forEach(l -> never.add(line(l.asText())));
+    return new Shelf(
+        root.path("name").asText(),
+        crates,
+        new NeverPlay(ids(root.path("never").path("tracks"), track), never));
+  }
+
+  private static List<Integer> ids(JsonNode names, Function<String, Optional<Integer>> track) {
+    List<Integer> ids = new ArrayList<>();
+    for (JsonNode name : names) {
+      ids.add(
+          track
+              .apply(name.asText())
+              .orElseThrow(
+                  () ->
+                      new IllegalArgumentException(
+                          "the collection has no track "
+                              + name.asText()
+                              + "; scan it in, or mend the name")));
+    }
+    return ids;
+  }
+
+  /**
+   * {@code ["-year", "artist"]}; one field is also read as {@code "sort"} and {@code "falling"}.
+   */
+  private static List<TrackOrder.Key> order(JsonNode crate) {
+    List<TrackOrder.Key> order = new ArrayList<>();
+    for (JsonNode key : crate.path("order")) {
+      boolean falling = key.asText().startsWith("-");
+      order.add(new TrackOrder.Key(key.asText().substring(falling ? 1 : 0), falling));
+    }
+    if (!crate.has("order")) {
+      order.add(
+          new TrackOrder.Key(
+              crate.path("sort").asText("artist"), crate.path("falling").asBoolean()));
+    }
+    return order;
+  }
+
+  /** {@code {"minutes": 60, "draw": 7}}, or a bare number of tracks. */
+  private static Limit limit(JsonNode said) {
+    if (said.isNumber()) {
+      return Limit.tracks(said.asInt());
+    }
+    for (Limit.Unit unit : Limit.Unit.values()) {
+      JsonNode amount = said.path(unit.name().toLowerCase(Locale.ROOT));
+      if (amount.isNumber()) {
+        return new Limit(unit, amount.asInt(), said.path("draw").asLong());
+      }
+    }
+    return Limit.NONE;
+  }
+
+  /** The place among the shelves that a shelf's JSON gives. */
+  static int place(String text) {
+    return CodebookJson.parse(text, FORM).path("place").asInt();
+  }
+
+  private static Rule.Group group(JsonNode node) {
+    for (Rule.Kind kind : Rule.Kind.values()) {
+      JsonNode parts = node.path(kind.name().toLowerCase(Locale.ROOT));
+      if (parts.isArray()) {
+        List<Rule> rules = new ArrayList<>();
+        parts.forEach(p -> rules.add(p.isTextual() ? line(p.asText()) : group(p)));
+        return new Rule.Group(kind, rules);
+      }
+    }
+    throw new IllegalArgumentException("a group says \"all\", \"any\" or \"none\": " + node);
+  }
+
+  /** A rule line from text: one term of the find language. */
+  public static Rule.Line line(String text) {
+    return switch (FindParser.parseAnyFacet(text)) {
+      case Parsed.Good good ->
+          Rule.line(good.query())
+              .orElseThrow(
+                  () ->
+                      new IllegalArgumentException(
+                          "a line is one term such as year:1990..1999, not: " + text));
+      case Parsed.Bad bad ->
+          throw new IllegalArgumentException(
+              text + ": " + bad.message() + " (character " + (bad.position() + 1) + ")");
+    };
+  }
+
+  /** All shelves with tracks by id, for the ledger and the database. */
+  public static String byId(Crates crates) {
+    ArrayNode all = CodebookJson.JSON.createArrayNode();
+    for (int i = 0; i < crates.shelves().size(); i++) {
+      all.add(write(crates.shelves().get(i), i, String::valueOf));
+    }
+    return CodebookJson.text(all);
+  }
+
+  /** Reads what {@link #byId} wrote. */
+  public static Crates fromIds(String text) {
+    try {
+      List<Shelf> shelves = new ArrayList<>();
+      for (JsonNode one : CodebookJson.JSON.readTree(text)) {
+        shelves.add(read(one.asText(), id -> Optional.of(Integer.parseInt(id))));
+      }
+      return new Crates(shelves);
+    } catch (com.fasterxml.jackson.core.JsonProcessingException broken) {
+      throw new IllegalArgumentException("the stored crates are damaged", broken);
+    }
+  }
+}

@@ -1,0 +1,88 @@
+package tenterhook.adapters.store;
+
+import java.nio.file.Path;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What the program left on the disks and could not clear away yet, and folders that it made. */
+public final class Leftovers {
+  private final Store store;
+
+  /** What is noted in a store. */
+  public Leftovers(Store store) {
+    this.store = store;
+  }
+
+  /**
+   * Something that is to be cleared away.
+   *
+   * @param path the target of a move that did not take place; a file that was not replaced itself
+   * @param token that its names were made with
+   * @param source where a move came from; of a replacement the file itself
+   * @param track whose file it is
+   */
+  public record Leftover(Path path, String token, Path source, int track) {}
+
+  /** Notes what could not be cleared. */
+  public void add(Leftover leftover) {
+    store.update(
+        "INSERT OR IGNORE INTO leftover VALUES (?, ?, ?, ?)",
+        leftover.path().toString(),
+        leftover.token(),
+        leftover.source().toString(),
+        leftover.track());
+  }
+
+  /** All that is noted. */
+  public List<Leftover> all() {
+    return store.inTransaction(
+        db -> {
+          List<Leftover> all = new ArrayList<>();
+          try (PreparedStatement query =
+                  db.prepareStatement("SELECT path, token, source, track FROM leftover");
+              ResultSet rows = query.executeQuery()) {
+            while (rows.next()) {
+              all.add(
+                  new Leftover(
+                      Path.of(rows.getString(1)),
+                      rows.getString(2),
+                      Path.of(rows.getString(3)),
+                      rows.getInt(4)));
+            }
+          }
+          return all;
+        });
+  }
+
+  /** Forgets what is cleared. */
+  public void remove(Leftover leftover) {
+    store.update("DELETE FROM leftover WHERE path = ?", leftover.path().toString());
+  }
+
+  /** Notes folders that a change made. */
+  public void made(long change, List<Path> folders) {
+    folders.forEach(
+        f -> store.update("INSERT OR IGNORE INTO made_folder VALUES (?, ?)", change, f.toString()));
+  }
+
+  /** The folders that a change made, the deepest first. */
+  public List<Path> madeBy(long change) {
+    return store.inTransaction(
+        db -> {
+          List<Path> folders = new ArrayList<>();
+          try (PreparedStatement query =
+              db.prepareStatement(
+                  "SELECT path FROM made_folder WHERE change = ? ORDER BY LENGTH(path) DESC")) {
+            query.setLong(1, change);
+            try (ResultSet rows = query.executeQuery()) {
+              while (rows.next()) {
+                folders.add(Path.of(rows.getString(1)));
+              }
+            }
+          }
+          return folders;
+        });
+  }
+}

@@ -1,0 +1,78 @@
+package tenterhook.adapters.store;
+
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.Optional;
+import tenterhook.core.measure.Measurement;
+import tenterhook.core.measure.Overview;
+import tenterhook.core.measure.SoundPrint;
+
+/**
+ * What was measured, by the hash of what sounds: it survives moves and other tags, and is there at
+ * once for a copy. Results of an older way of measuring count as not there.
+ */
+public final class Measured {
+  private final Store store;
+
+  /** The measurements in a store. */
+  public Measured(Store store) {
+    this.store = store;
+  }
+
+  /**
+   * Keeps a measurement.
+   *
+   * @param sound the hash of what sounds
+   */
+  public void put(String sound, Measurement measurement) {
+    store.update(
+        "INSERT OR REPLACE INTO measured VALUES (?, ?, ?, ?, ?)",
+        sound,
+        Measurement.VERSION,
+        MeasurementJson.write(measurement),
+        measurement.overview().toBytes(),
+        measurement.print().toBytes());
+  }
+
+  /** The measurement of a sound, if it was measured. */
+  public Optional<Measurement> of(String sound) {
+    return one(
+        sound,
+        "numbers, overview, print",
+        row ->
+            MeasurementJson.read(
+                row.getString(1),
+                Overview.ofBytes(row.getBytes(2)),
+                SoundPrint.ofBytes(row.getBytes(3))));
+  }
+
+  /** Only the overview of a sound, for a waveform in a table. */
+  public Optional<Overview> overview(String sound) {
+    return one(sound, "overview", row -> Overview.ofBytes(row.getBytes(1)));
+  }
+
+  /** Only the sound print of a sound. */
+  public Optional<SoundPrint> print(String sound) {
+    return one(sound, "print", row -> SoundPrint.ofBytes(row.getBytes(1)));
+  }
+
+  private interface Row<T> {
+    T read(ResultSet row) throws SQLException;
+  }
+
+  private <T> Optional<T> one(String sound, String columns, Row<T> row) {
+    return store.inTransaction(
+        db -> {
+          try (PreparedStatement query =
+              db.prepareStatement(
+                  "SELECT " + columns + " FROM measured WHERE sound = ? AND version = ?")) {
+            query.setString(1, sound);
+            query.setInt(2, Measurement.VERSION);
+            try (ResultSet rows = query.executeQuery()) {
+              return rows.next() ? Optional.of(row.read(rows)) : Optional.empty();
+            }
+          }
+        });
+  }
+}

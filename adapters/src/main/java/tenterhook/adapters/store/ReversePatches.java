@@ -1,0 +1,162 @@
+package tenterhook.adapters.store;
+
+import java.io.IOException;
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import tenterhook.adapters.disk.ByteDelta;
+import tenterhook.adapters.disk.ByteDelta.Patch;
+
+/**
+ * What leads from each state of a file that the program made back to the state before, by the
+ * hashes of both. All states of a track's file with the patches between them are a graph, in which
+ * an older state is found again in any order of undoing.
+ */
+public final class ReversePatches implements ByteDelta.Pieces {
+  private final Store store;
+
+  /** What is kept in a store. */
+  public ReversePatches(Store store) {
+    this.store = store;
+  }
+
+  /**
+   * A patch of one track's file, without its body.
+   *
+   * @param change that made the later state
+   * @param after SHA-256 of the later state
+   * @param before SHA-256 of the state before
+   */
+  public record Link(long change, String after, String before) {}
+
+  /**
+   * A patch with all that it needs.
+   *
+   * @param picture SHA-256 of the kept picture that it needs, empty for none
+   */
+  public record ReversePatch(Patch patch, String picture) {}
+
+  /** Keeps the way back of a track's file over a change. */
+  public void put(int track, long change, ReversePatch reverse) {
+    store.update(
+        "INSERT OR REPLACE INTO patch (track, after, change, before, picture, body)"
+            + " VALUES (?, ?, ?, ?, ?, ?)",
+        track,
+        reverse.patch().after(),
+        change,
+        reverse.patch().before(),
+        reverse.picture(),
+        reverse.patch().body());
+  }
+
+  /** All that is kept of a track's file, the newest change first. */
+  public List<Link> of(int track) {
+    return store.inTransaction(
+        db -> {
+          List<Link> links = new ArrayList<>();
+          try (PreparedStatement query =
+              db.prepareStatement(
+                  "SELECT change, after, before FROM patch WHERE track = ? ORDER BY change DESC")) {
+            query.setInt(1, track);
+            try (ResultSet rows = query.executeQuery()) {
+              while (rows.next()) {
+                links.add(new Link(rows.getLong(1), rows.getString(2), rows.getString(3)));
+              }
+            }
+          }
+          return links;
+        });
+  }
+
+  /** The patch of a link. */
+  public Optional<ReversePatch> load(int track, Link link) {
+    return store.inTransaction(
+        db -> {
+          try (PreparedStatement query =
+              db.prepareStatement(
+                  "SELECT picture, body FROM patch WHERE track = ? AND after = ? AND change = ?")) {
+            query.setInt(1, track);
+            query.setString(2, link.after());
+            query.setLong(3, link.change());
+            try (ResultSet rows = query.executeQuery()) {
+              return rows.next()
+                  ? Optional.of(
+                      new ReversePatch(
+                          new Patch(link.after(), link.before(), rows.getBytes(2)),
+                          rows.getString(1)))
+                  : Optional.<ReversePatch>empty();
+            }
+          }
+        });
+  }
+
+  @Override
+  public void keep(String sha256, byte[] piece) {
+    store.update("INSERT OR IGNORE INTO piece VALUES (?, ?)", sha256, piece);
+  }
+
+  @Override
+  public Optional<byte[]> piece(String sha256) {
+    return store.bytes("SELECT bytes FROM piece WHERE sha256 = ?", sha256);
+  }
+
+  /** Drops pieces that no patch needs any more. */
+  void dropUnused() {
+    store.inTransaction(
+        db -> {
+          Set<String> needed = new HashSet<>();
+          try (Statement statement = db.createStatement();
+              ResultSet rows = statement.executeQuery("SELECT body FROM patch")) {
+            while (rows.next()) {
+              needed.addAll(ByteDelta.piecesOf(rows.getBytes(1)));
+            }
+          } catch (IOException damaged) {
+            throw new SQLException("a way back cannot be read", damaged);
+          }
+          List<String> kept = new ArrayList<>();
+          try (Statement statement = db.createStatement();
+              ResultSet rows = statement.executeQuery("SELECT sha256 FROM piece")) {
+            while (rows.next()) {
+              kept.add(rows.getString(1));
+            }
+          }
+          kept.removeAll(needed);
+          kept.forEach(sha -> store.update("DELETE FROM piece WHERE sha256 = ?", sha));
+          return kept.size();
+        });
+  }
+
+  /** Brings what an older program kept into the form of today. */
+  static void takeOverFirstForm(Connection db) throws SQLException {
+    try (Statement statement = db.createStatement();
+        ResultSet rows =
+            statement.executeQuery("SELECT change, track, picture, delta FROM before");
+        PreparedStatement insert =
+            db.prepareStatement(
+                "INSERT OR REPLACE INTO patch (track, after, change, before, picture, body)"
+                    + " VALUES (?, ?, ?, ?, ?, ?)")) {
+      while (rows.next()) {
+        Patch patch = ByteDelta.fromFirstForm(rows.getBytes(4));
+        insert.setInt(1, rows.getInt(2));
+        insert.setString(2, patch.after());
+        insert.setLong(3, rows.getLong(1));
+        insert.setString(4, patch.before());
+        insert.setString(5, rows.getString(3));
+        insert.setBytes(6, patch.body());
+        insert.executeUpdate();
+      }
+    } catch (IOException damaged) {
+      throw new SQLException("a way back cannot be read", damaged);
+    }
+    try (Statement statement = db.createStatement()) {
+      statement.executeUpdate("DROP TABLE before");
+    }
+  }
+}

@@ -1,0 +1,108 @@
+package tenterhook.adapters.catalogue;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.sun.net.httpserver.HttpExchange;
+import com.sun.net.httpserver.HttpServer;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Executors;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tenterhook.adapters.catalogue.CatalogueClient.Manners;
+import tenterhook.core.catalogue.Catalogue.Unanswered;
+
+/** A service that drips, never ends or asks for too much neither hangs nor fills the program. */
+class CatalogueClientTest {
+  private HttpServer server;
+  private final List<Duration> slept = new ArrayList<>();
+
+  @BeforeEach
+  void serve() throws IOException {
+    server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
+    server.setExecutor(Executors.newVirtualThreadPerTaskExecutor());
+    server.start();
+  }
+
+  @AfterEach
+  void stop() {
+    server.stop(0);
+  }
+
+  private CatalogueClient client(int tries) {
+    URI address = URI.create("http://localhost:" + server.getAddress().getPort() + "/");
+    return new CatalogueClient(
+        address,
+        new Manners(1000, tries, Duration.ofMillis(1), Duration.ofMillis(1500)),
+        slept::add);
+  }
+
+  /** Writes a piece again and again until nobody listens. */
+  private void endless(byte[] piece, long pauseMillis) {
+    server.createContext(
+        "/search",
+        exchange -> {
+          exchange.sendResponseHeaders(200, 0);
+          try (OutputStream out = exchange.getResponseBody()) {
+            while (true) {
+              out.write(piece);
+              out.flush();
+              Thread.sleep(pauseMillis);
+            }
+          } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
+          }
+        });
+  }
+
+  @Test
+  void aDrippingAnswerIsGivenUp() {
+    endless(new byte[] {' '}, 50);
+    assertThatThrownBy(() -> client(1).search(List.of("x"))).isInstanceOf(Unanswered.class);
+  }
+
+  @Test
+  void anEndlessAnswerIsCutOff() {
+    endless(new byte[1 << 16], 0);
+    assertThatThrownBy(() -> client(1).search(List.of("x"))).isInstanceOf(Unanswered.class);
+  }
+
+  @Test
+  void waitingForLaterIsBounded() {
+    server.createContext(
+        "/search",
+        exchange -> {
+          exchange.getResponseHeaders().add("Retry-After", "999");
+          exchange.sendResponseHeaders(429, -1);
+          exchange.close();
+        });
+    assertThatThrownBy(() -> client(2).search(List.of("x"))).isInstanceOf(Unanswered.class);
+    assertThat(slept).allMatch(d -> d.compareTo(Duration.ofSeconds(30)) <= 0);
+  }
+
+  @Test
+  void entriesAndTextsAreBounded() throws Exception {
+    String entry = "{\"id\":\"1\",\"artist\":\"" + "a".repeat(2000) + "\"}";
+    String body = "{\"entries\":[" + (entry + ",").repeat(400) + entry + "]}";
+    server.createContext("/search", exchange -> answer(exchange, body));
+    assertThat(client(1).search(List.of("x")))
+        .hasSize(200)
+        .allMatch(e -> e.artist().length() == 500);
+  }
+
+  private static void answer(HttpExchange exchange, String body) throws IOException {
+    byte[] bytes = body.getBytes(StandardCharsets.UTF_8);
+    exchange.sendResponseHeaders(200, bytes.length);
+    exchange.getResponseBody().write(bytes);
+    exchange.close();
+  }
+}

@@ -1,8 +1,0 @@
-/**
- * Finds copies in an open collection and resolves them by the one executor. It must not know how
- * copies are told. Start at {@link tenterhook.backstage.duplicate.CopySearch}.
- */
-@NullMarked
-package tenterhook.backstage.duplicate;
-
-import org.jspecify.annotations.NullMarked;

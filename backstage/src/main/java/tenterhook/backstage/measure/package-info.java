@@ -1,8 +1,0 @@
-/**
- * Measures the tracks of an open collection in the background and keeps what was found. It must not
- * know how anything is measured. Start at {@link tenterhook.backstage.measure.Measuring}.
- */
-@NullMarked
-package tenterhook.backstage.measure;
-
-import org.jspecify.annotations.NullMarked;

@@ -1,9 +1,0 @@
-/**
- * Keeps the proposals of an open collection in step, with what inspectors know beside the tracks:
- * the DJ's rules, pictures in folders, answers of the catalogue. Start at {@link
- * tenterhook.backstage.repair.Mending}.
- */
-@NullMarked
-package tenterhook.backstage.repair;
-
-import org.jspecify.annotations.NullMarked;
