@@ -5,7 +5,7 @@ import java.util.List;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 
 /** Gives and takes codes. */
 @Command(name = "code", description = "Gives (+SKA) and takes (-LAP) codes on the tracks found.")

@@ -12,10 +12,10 @@ import tenterhook.core.change.Edit;
 import tenterhook.core.code.Clashes;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
-import tenterhook.core.code.CodebookEdits;
 import tenterhook.core.code.Facet;
 import tenterhook.core.code.Notation;
 import tenterhook.core.code.Suggestions;
+import tenterhook.core.edit.CodebookEdits;
 
 /** Lists facets and codes. */
 @Command(

@@ -15,9 +15,9 @@ import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.code.Codebook;
-import tenterhook.core.code.CodebookEdits;
 import tenterhook.core.code.Notation;
-import tenterhook.core.code.OtherCodes;
+import tenterhook.core.edit.CodebookEdits;
+import tenterhook.core.edit.OtherCodes;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 

@@ -16,7 +16,7 @@ import tenterhook.adapters.lost.DiskReport;
 import tenterhook.adapters.lost.LostSearch;
 import tenterhook.adapters.lost.Replacing;
 import tenterhook.adapters.playlist.PlaylistFile;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.lost.LostFinder.Candidate;
 import tenterhook.core.lost.LostFinder.FolderMove;

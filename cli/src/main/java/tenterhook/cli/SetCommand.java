@@ -6,7 +6,7 @@ import java.util.Map;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.field.Home;

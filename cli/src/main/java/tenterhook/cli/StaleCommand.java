@@ -11,7 +11,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.state.CollectionState;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.play.Stale;
 import tenterhook.core.track.Snapshot;

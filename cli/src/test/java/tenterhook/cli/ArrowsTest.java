@@ -1,6 +1,7 @@
 package tenterhook.cli;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
@@ -11,13 +12,17 @@ import com.tngtech.archunit.lang.ArchRule;
 @AnalyzeClasses(packages = "tenterhook", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArrowsTest {
   @ArchTest
-  static final ArchRule BACKSTAGE =
+  static final ArchRule ADAPTERS =
       noClasses()
           .that()
           .resideInAPackage("tenterhook.adapters..")
           .should()
           .dependOnClassesThat()
           .resideInAnyPackage("tenterhook.standins..", "tenterhook.cli..", "javafx..");
+
+  @ArchTest
+  static final ArchRule NO_CIRCLE_OF_PACKAGES =
+      slices().matching("tenterhook.(*).(**)").should().beFreeOfCycles();
 
   @ArchTest
   static final ArchRule STANDINS =

@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.adapters.disk.FileExtensions;
 import tenterhook.adapters.disk.MusicWalk;
 import tenterhook.adapters.disk.RelativePaths;
 import tenterhook.adapters.execution.ScanCells;
@@ -176,7 +177,7 @@ public final class Disks {
     try (Stream<Path> all = Files.walk(bay)) {
       files =
           all.filter(f -> Files.isRegularFile(f, LinkOption.NOFOLLOW_LINKS))
-              .filter(f -> MusicWalk.music(f) && f.getNameCount() - bay.getNameCount() > 2)
+              .filter(f -> FileExtensions.isMusic(f) && f.getNameCount() - bay.getNameCount() > 2)
               .sorted()
               .toList();
     }

@@ -13,7 +13,6 @@ import java.util.Deque;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
-import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.job.Progress;
 
@@ -80,12 +79,6 @@ public final class MusicWalk {
   public static Found found(Path file) throws IOException {
     BasicFileAttributes attributes = Files.readAttributes(file, BasicFileAttributes.class);
     return Found.of(file, attributes);
-  }
-
-  /** Whether a file's name says that it holds music. */
-  public static boolean music(Path file) {
-    String name = file.getFileName() == null ? "" : file.getFileName().toString();
-    return TagFiles.ENDINGS.contains(TagFiles.ending(name)) && !name.startsWith(".");
   }
 
   /**
@@ -165,7 +158,7 @@ public final class MusicWalk {
 
     @Override
     public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
-      boolean music = music(file);
+      boolean music = FileExtensions.isMusic(file);
       holds();
       if (PLAYLIST.matcher(file.toString()).find() && attributes.isRegularFile()) {
         playlists.add(file);

@@ -28,7 +28,7 @@ import tenterhook.core.change.Edit;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.change.Place;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;

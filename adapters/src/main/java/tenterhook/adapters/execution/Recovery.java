@@ -16,7 +16,7 @@ import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Home;
 import tenterhook.core.track.Cell;
 

@@ -12,7 +12,7 @@ import tenterhook.adapters.tagfile.Reading;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.change.Place;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.lost.Inside;
 import tenterhook.core.lost.LostFinder.FoundFile;

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Function;
 import java.util.logging.Level;
 import java.util.logging.Logger;
@@ -22,15 +21,12 @@ import org.jaudiotagger.tag.aiff.AiffTag;
 import org.jaudiotagger.tag.id3.ID3v24Tag;
 import org.jaudiotagger.tag.images.Artwork;
 import org.jaudiotagger.tag.wav.WavTag;
+import tenterhook.adapters.disk.FileExtensions;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 
 /** Reads and writes the tags of music files of every format that the program knows. */
 public final class TagFiles {
-  /** File name endings of music, lower case. */
-  public static final Set<String> ENDINGS =
-      Set.of("mp3", "flac", "m4a", "mp4", "ogg", "oga", "opus", "wav", "aif", "aiff");
-
   private static final int SECONDS = 30;
   private static final Logger QUIET = Logger.getLogger("org.jaudiotagger");
 
@@ -44,12 +40,6 @@ public final class TagFiles {
 
   private TagFiles() {}
 
-  /** The ending of a file name, lower case, without the dot; empty for none. */
-  public static String ending(String fileName) {
-    int dot = fileName.lastIndexOf('.');
-    return dot < 0 ? "" : fileName.substring(dot + 1).toLowerCase(Locale.ROOT);
-  }
-
   /**
    * Reads a file.
    *
@@ -62,12 +52,12 @@ public final class TagFiles {
   }
 
   private static Reading readNow(Path file) throws Exception {
-    if (ending(file.getFileName().toString()).equals("opus")) {
+    if (FileExtensions.of(file.getFileName().toString()).equals("opus")) {
       return OpusFile.read(file);
     }
     AudioFile audio = open(file);
     Map<Field<?>, String> values = new HashMap<>();
-    technical(audio.getAudioHeader(), ending(file.getFileName().toString()), values);
+    technical(audio.getAudioHeader(), FileExtensions.of(file.getFileName().toString()), values);
     Tag tag = tagOf(audio);
     if (tag != null) {
       for (Field<?> field : TagMap.fields()) {
@@ -145,7 +135,7 @@ public final class TagFiles {
   public static Optional<byte[]> picture(Path file) throws Unreadable {
     return Fence.run(
         () -> {
-          if (ending(file.getFileName().toString()).equals("opus")) {
+          if (FileExtensions.of(file.getFileName().toString()).equals("opus")) {
             return Optional.<byte[]>empty();
           }
           Tag tag = tagOf(open(file));
@@ -167,7 +157,7 @@ public final class TagFiles {
   public static void write(
       Path file, Map<Field<?>, String> values, Function<String, byte[]> pictures)
       throws Unreadable {
-    if (ending(file.getFileName().toString()).equals("opus")) {
+    if (FileExtensions.of(file.getFileName().toString()).equals("opus")) {
       throw new Unreadable("Opus files can be read but not yet written");
     }
     Fence.run(

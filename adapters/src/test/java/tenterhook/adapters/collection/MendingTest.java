@@ -25,7 +25,7 @@ import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.arrival.PathPattern;
 import tenterhook.core.catalogue.Catalogue;
 import tenterhook.core.catalogue.CatalogueEntry;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;

@@ -19,7 +19,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.Wavs;
 import tenterhook.adapters.duplicate.CopySearch;
 import tenterhook.core.change.Outcome;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.lost.LostFinder;

@@ -11,9 +11,9 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Outcome;
-import tenterhook.core.change.TrackEdits;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.job.Progress;
 
 /** What a person wrote into the codebook's or a shelf's file is taken over, or kept. */

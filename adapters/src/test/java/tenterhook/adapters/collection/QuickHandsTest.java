@@ -14,11 +14,11 @@ import tenterhook.adapters.Wavs;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Outcome;
-import tenterhook.core.change.TrackEdits;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
 import tenterhook.core.code.Notation;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 

@@ -16,10 +16,10 @@ import tenterhook.adapters.Wavs;
 import tenterhook.adapters.collection.CollectionTest;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.change.Outcome;
-import tenterhook.core.change.TrackEdits;
 import tenterhook.core.duplicate.Evidence;
 import tenterhook.core.duplicate.Group;
 import tenterhook.core.duplicate.SpareFate;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 

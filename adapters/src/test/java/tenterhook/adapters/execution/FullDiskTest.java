@@ -19,7 +19,7 @@ import tenterhook.adapters.store.Store;
 import tenterhook.adapters.store.StoreBroken;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 

@@ -22,6 +22,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import tenterhook.adapters.Wavs;
+import tenterhook.adapters.disk.FileExtensions;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
@@ -38,7 +39,7 @@ class TagFilesTest {
   @ParameterizedTest
   @CsvSource({"song.MP3,mp3", "a.b.flac,flac", "none,''", ".hidden,hidden"})
   void endingsAreLowerCase(String name, String ending) {
-    assertThat(TagFiles.ending(name)).isEqualTo(ending);
+    assertThat(FileExtensions.of(name)).isEqualTo(ending);
   }
 
   @ParameterizedTest

@@ -11,7 +11,7 @@ import java.util.concurrent.Future;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.change.Outcome;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;

@@ -12,7 +12,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;

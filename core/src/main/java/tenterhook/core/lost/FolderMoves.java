@@ -12,7 +12,7 @@ import java.util.PriorityQueue;
 import java.util.Set;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Place;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.lost.LostFinder.Candidate;
 import tenterhook.core.lost.LostFinder.FolderMove;
 import tenterhook.core.track.Snapshot;

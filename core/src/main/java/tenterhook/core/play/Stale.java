@@ -9,9 +9,9 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
-import tenterhook.core.change.TrackEdits;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
 

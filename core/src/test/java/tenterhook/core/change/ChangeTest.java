@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Test;
 import tenterhook.core.Tracks;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
 

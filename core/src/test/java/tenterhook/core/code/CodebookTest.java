@@ -21,6 +21,7 @@ import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Rule;
+import tenterhook.core.edit.CodebookEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.track.Snapshot;

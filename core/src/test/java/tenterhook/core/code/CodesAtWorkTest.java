@@ -13,6 +13,8 @@ import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Rule;
+import tenterhook.core.edit.CodebookEdits;
+import tenterhook.core.edit.DerivedCodes;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.Finder;

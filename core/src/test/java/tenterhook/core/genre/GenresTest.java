@@ -15,6 +15,7 @@ import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.CrateEffect;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Rule;
+import tenterhook.core.edit.GenreEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.FindParser;

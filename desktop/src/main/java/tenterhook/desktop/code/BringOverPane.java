@@ -19,7 +19,7 @@ import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.code.Notation;
-import tenterhook.core.code.OtherCodes;
+import tenterhook.core.edit.OtherCodes;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.desktop.shell.Desk;

@@ -5,10 +5,10 @@ import java.util.List;
 import java.util.Optional;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.code.Codebook;
-import tenterhook.core.code.DerivedCodes;
 import tenterhook.core.code.Suggestions;
 import tenterhook.core.code.Suggestions.Suggestion;
 import tenterhook.core.crate.CrateContents;
+import tenterhook.core.edit.DerivedCodes;
 import tenterhook.core.track.Snapshot;
 
 /**

@@ -13,7 +13,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
-import tenterhook.core.code.CodebookEdits;
+import tenterhook.core.edit.CodebookEdits;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.TrackList;
 import tenterhook.desktop.theme.Look;

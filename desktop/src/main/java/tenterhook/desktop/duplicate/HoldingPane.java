@@ -13,7 +13,7 @@ import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.duplicate.HoldingBay;
 import tenterhook.adapters.duplicate.HoldingBay.Held;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;

@@ -17,7 +17,7 @@ import tenterhook.adapters.lost.DiskReport.OldList;
 import tenterhook.adapters.lost.Replacing;
 import tenterhook.adapters.playlist.PlaylistFile;
 import tenterhook.core.change.Outcome;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.lost.Wishes;
 import tenterhook.desktop.play.PlaylistChooser;
 import tenterhook.desktop.shell.Desk;

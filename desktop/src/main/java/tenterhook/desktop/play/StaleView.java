@@ -20,7 +20,7 @@ import javafx.util.StringConverter;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.state.CollectionState;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.play.Stale;
 import tenterhook.core.track.Snapshot;

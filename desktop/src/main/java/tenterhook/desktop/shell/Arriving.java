@@ -15,8 +15,8 @@ import javafx.scene.input.DragEvent;
 import javafx.scene.input.TransferMode;
 import org.jspecify.annotations.Nullable;
 import tenterhook.adapters.collection.ScanReport;
+import tenterhook.adapters.disk.FileExtensions;
 import tenterhook.adapters.disk.FolderWatch;
-import tenterhook.adapters.disk.MusicWalk;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.change.Place;
@@ -95,7 +95,7 @@ public final class Arriving implements AutoCloseable {
     for (Path path : paths) {
       if (Files.isDirectory(path)) {
         folders.add(path);
-      } else if (MusicWalk.music(path)) {
+      } else if (FileExtensions.isMusic(path)) {
         files.computeIfAbsent(path.toAbsolutePath().getParent(), f -> new ArrayList<>()).add(path);
       }
     }

@@ -154,7 +154,7 @@ class EditingTest extends WindowTest {
     fx(
         () ->
             desk.apply(
-                tenterhook.core.change.TrackEdits.flag(
+                tenterhook.core.edit.TrackEdits.flag(
                     now(), org.roaringbitmap.RoaringBitmap.bitmapOf(other), Fields.RESTING, true)));
     settle();
     assertThat(text("edit-album")).isEqualTo("Half typed");

@@ -22,7 +22,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.listen.Status.State;
 import tenterhook.adapters.measure.Measuring;
 import tenterhook.core.change.Outcome.Refusal;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.goeswith.Follower;
 import tenterhook.core.job.Progress;

@@ -337,7 +337,7 @@ class MendingStationsTest extends WindowTest {
     assertThat(dropped).exists();
     RoaringBitmap one = RoaringBitmap.bitmapOf(id);
     collection.apply(
-        tenterhook.core.change.TrackEdits.remove(now(), one), tenterhook.core.job.Progress.SILENT);
+        tenterhook.core.edit.TrackEdits.remove(now(), one), tenterhook.core.job.Progress.SILENT);
     fx(() -> shell.arriving().bring(List.of(inbox.resolve("no music.txt"))));
     assertThat(text("told")).contains("no music");
   }

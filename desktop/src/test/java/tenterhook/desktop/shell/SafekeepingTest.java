@@ -11,7 +11,7 @@ import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.desktop.backup.BackupView;
 

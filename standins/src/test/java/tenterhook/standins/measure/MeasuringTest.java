@@ -24,7 +24,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.measure.Measuring;
 import tenterhook.adapters.measure.Measuring.Report;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.measure.MeasuredFields;

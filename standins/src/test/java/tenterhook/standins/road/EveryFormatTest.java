@@ -29,7 +29,7 @@ import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.collection.ScanReport;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.change.Outcome;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;

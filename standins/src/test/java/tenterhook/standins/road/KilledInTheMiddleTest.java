@@ -15,6 +15,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.disk.FileExtensions;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.LedgerEntry;
@@ -52,7 +53,7 @@ class KilledInTheMiddleTest {
     Path music = Files.createDirectories(folder.resolve("Music"));
     for (int i = 0; i < FILES; i++) {
       Path from = originals.get(i % originals.size());
-      String ending = TagFiles.ending(from.getFileName().toString());
+      String ending = FileExtensions.of(from.getFileName().toString());
       Files.copy(from, music.resolve(String.format("%03d.%s", i, ending)));
     }
   }

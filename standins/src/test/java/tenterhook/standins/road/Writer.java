@@ -4,7 +4,7 @@ import java.nio.file.Path;
 import java.time.InstantSource;
 import java.util.Map;
 import tenterhook.adapters.collection.MusicCollection;
-import tenterhook.core.change.TrackEdits;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.track.Snapshot;

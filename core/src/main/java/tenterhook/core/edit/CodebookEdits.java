@@ -1,4 +1,4 @@
-package tenterhook.core.code;
+package tenterhook.core.edit;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -8,6 +8,10 @@ import java.util.function.UnaryOperator;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
+import tenterhook.core.code.Code;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.code.Facet;
+import tenterhook.core.code.Notation;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;

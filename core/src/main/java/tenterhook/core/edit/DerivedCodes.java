@@ -1,4 +1,4 @@
-package tenterhook.core.code;
+package tenterhook.core.edit;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -7,6 +7,9 @@ import java.util.Map;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
+import tenterhook.core.code.Code;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.code.Facet;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.FindParser;

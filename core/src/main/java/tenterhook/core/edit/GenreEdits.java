@@ -1,4 +1,4 @@
-package tenterhook.core.genre;
+package tenterhook.core.edit;
 
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -7,10 +7,10 @@ import java.util.Set;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
-import tenterhook.core.change.TrackEdits;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
+import tenterhook.core.genre.Genres;
 import tenterhook.core.track.Snapshot;
 
 /** Makes the changes that a DJ asks for on genres. Pure: nothing is applied here. */

@@ -1,4 +1,4 @@
-package tenterhook.core.code;
+package tenterhook.core.edit;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -12,6 +12,9 @@ import java.util.regex.Pattern;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
+import tenterhook.core.code.Code;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.code.Notation;
 import tenterhook.core.field.Field;
 import tenterhook.core.text.Fold;
 import tenterhook.core.track.Snapshot;

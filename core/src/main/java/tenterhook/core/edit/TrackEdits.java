@@ -1,9 +1,12 @@
-package tenterhook.core.change;
+package tenterhook.core.edit;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.core.change.Place;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;

@@ -1,4 +1,4 @@
-package tenterhook.core.code;
+package tenterhook.core.edit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -10,6 +10,9 @@ import org.junit.jupiter.api.Test;
 import tenterhook.core.Tracks;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.code.Facet;
+import tenterhook.core.code.Notation;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
 
