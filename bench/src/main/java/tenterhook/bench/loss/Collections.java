@@ -205,10 +205,18 @@ final class Collections {
     }
   }
 
-  /** Takes everything back, the newest first; afterwards every byte is as it was. */
+  /**
+   * Takes everything back, the newest first, undos among it, so that each finds what it left;
+   * afterwards every byte is as it was.
+   */
   void takenBackToTheByte(MusicCollection collection) throws IOException {
-    for (LedgerEntry entry : List.copyOf(collection.history())) {
-      if (entry.undoes() == 0 && entry.canUndo()) {
+    for (LedgerEntry then : List.copyOf(collection.history())) {
+      LedgerEntry entry =
+          collection.history().stream()
+              .filter(e -> e.number() == then.number())
+              .findFirst()
+              .orElseThrow();
+      if (entry.canUndo()) {
         Outcome outcome = collection.undo(entry.number(), Progress.SILENT);
         LostMusic.unless(
             outcome.refused().isEmpty() && outcome.unconfirmed().isEmpty(),
