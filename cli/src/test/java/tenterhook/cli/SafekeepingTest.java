@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -37,6 +39,25 @@ class SafekeepingTest extends CommandTest {
     assertThat(root.path("path").asText()).isEqualTo(there.toRealPath().toString());
     assertThat(run("lost").lines()).isEmpty();
     assertThat(run("undo").status()).isZero();
+    assertThat(run("roots").last().path("there").asBoolean()).isFalse();
+  }
+
+  @Test
+  void aFolderOfTheSameNamesThatHoldsOtherRecordingsIsNotTaken() throws Exception {
+    Path there = moved();
+    List<Path> two;
+    try (Stream<Path> all = Files.walk(there)) {
+      two = all.filter(f -> f.toString().endsWith(".flac")).sorted().limit(2).toList();
+    }
+    byte[] one = Files.readAllBytes(two.getFirst());
+    Files.write(two.getFirst(), Files.readAllBytes(two.getLast()));
+    Files.write(two.getLast(), one);
+    Call told = run("root", "music", "--at", there.toString());
+    assertThat(told.status()).isEqualTo(Main.PARTLY);
+    assertThat(told.last().path("others").asInt()).isEqualTo(2);
+    assertThat(told.err())
+        .contains(two.getFirst().getFileName().toString(), "holds another recording")
+        .contains("nothing was changed");
     assertThat(run("roots").last().path("there").asBoolean()).isFalse();
   }
 
