@@ -232,7 +232,7 @@ public final class LargeCollection {
         "edit a crate of three lines, accounted",
         () ->
             new CrateContents(snapshot, codebook, crates, TODAY)
-                .accounting(new Crate.RuleCrate("Crate", rule))
+                .explanation(new Crate.RuleCrate("Crate", rule))
                 .lines()
                 .getLast()
                 .leftAfter(),

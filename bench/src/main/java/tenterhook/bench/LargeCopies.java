@@ -21,7 +21,7 @@ import tenterhook.core.duplicate.SoundPairs.Pair;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
-import tenterhook.core.lost.Inside;
+import tenterhook.core.lost.FileInspector;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.lost.LostFinder.Candidate;
 import tenterhook.core.lost.LostFinder.FolderMove;
@@ -224,9 +224,9 @@ public final class LargeCopies {
   }
 
   /** Files that are told by their seals; how long a disk takes to read them is left out. */
-  private static final class SealsOnly implements Inside {
+  private static final class SealsOnly implements FileInspector {
     @Override
-    public Optional<Facts> facts(FoundFile file) {
+    public Optional<FileFacts> facts(FoundFile file) {
       return Optional.empty();
     }
 

@@ -16,10 +16,10 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.store.CrateJson;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Derived;
+import tenterhook.core.crate.Completions;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
-import tenterhook.core.crate.Offers;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Cell;
@@ -78,10 +78,10 @@ public final class LargeCrates {
       Crate.RuleCrate crate = (Crate.RuleCrate) crates.all().get(7);
       compare(
           "every line of a rule accounted",
-          () -> contents.accounting(crate).lines().getLast().leftAfter(),
+          () -> contents.explanation(crate).lines().getLast().leftAfter(),
           () -> account(statement, 7),
           ROUNDS);
-      Offers offers = new Offers(snapshot, codebook, TODAY);
+      Completions offers = new Completions(snapshot, codebook, TODAY);
       compare(
           "values offered while a text is typed",
           () -> offers.of("comment", "note 19", snapshot.tracks()).size(),

@@ -12,10 +12,10 @@ import tenterhook.core.code.Derived;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
+import tenterhook.core.repair.ExternalEvidence;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairRules;
 import tenterhook.core.repair.Repairs;
-import tenterhook.core.repair.Surroundings;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
 import tenterhook.standins.demo.DemoCollection;
@@ -51,7 +51,7 @@ public final class LargeRepairs {
     start = System.nanoTime();
     Repairs repairs =
         Repairs.of(
-            snapshot, codebook, RepairRules.DEFAULT, Surroundings.none(YEAR), Progress.SILENT);
+            snapshot, codebook, RepairRules.DEFAULT, ExternalEvidence.none(YEAR), Progress.SILENT);
     double inspect = seconds(start);
     start = System.nanoTime();
     List<Proposal> proposals = repairs.proposals();
@@ -85,7 +85,7 @@ public final class LargeRepairs {
               codebook,
               one);
       long start = System.nanoTime();
-      repairs.follow(snapshot, codebook, RepairRules.DEFAULT, Surroundings.none(YEAR), one);
+      repairs.follow(snapshot, codebook, RepairRules.DEFAULT, ExternalEvidence.none(YEAR), one);
       millis.add(seconds(start) * 1000);
       looked.add(repairs.inspected());
     }

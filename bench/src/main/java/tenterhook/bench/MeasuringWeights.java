@@ -7,7 +7,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import tenterhook.core.measure.Evidence;
+import tenterhook.core.measure.CandidateFeatures;
 import tenterhook.core.measure.Measurer;
 import tenterhook.standins.synth.Piece;
 import tenterhook.standins.synth.PieceSynth;
@@ -67,7 +67,7 @@ public final class MeasuringWeights {
         judged(measurer.keyEvidence(), root + (minor ? 12 : 0), 0));
   }
 
-  private static Case judged(Evidence evidence, double truth, double tolerance) {
+  private static Case judged(CandidateFeatures evidence, double truth, double tolerance) {
     double[][] features = new double[evidence.count()][];
     int right = -1;
     for (int c = 0; c < features.length; c++) {

@@ -14,7 +14,7 @@ import tenterhook.adapters.catalogue.CatalogueClient;
 import tenterhook.adapters.catalogue.CatalogueClient.Manners;
 import tenterhook.adapters.catalogue.CatalogueJson;
 import tenterhook.adapters.collection.MusicCollection;
-import tenterhook.adapters.repair.Mending;
+import tenterhook.adapters.repair.RepairService;
 import tenterhook.core.catalogue.Answer;
 import tenterhook.core.catalogue.Lookup;
 import tenterhook.core.catalogue.Match;
@@ -63,9 +63,9 @@ final class CatalogueCommand implements Callable<Integer> {
     }
 
     private void look(MusicCollection collection, CatalogueClient client) {
-      Mending mending = new Mending(collection);
+      RepairService repairService = new RepairService(collection);
       RoaringBitmap ids = find(collection, query);
-      Lookup.Found found = mending.lookUp(ids, client, progress());
+      Lookup.Found found = repairService.lookUp(ids, client, progress());
       ids.forEach(
           (int id) -> {
             Answer answer = found.answers().get(id);

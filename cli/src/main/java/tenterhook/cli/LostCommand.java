@@ -9,9 +9,9 @@ import java.util.List;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import tenterhook.adapters.collection.FileAvailability;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.collection.Playlists;
-import tenterhook.adapters.collection.Presence;
 import tenterhook.adapters.lost.DiskReport;
 import tenterhook.adapters.lost.LostSearch;
 import tenterhook.adapters.lost.Replacing;
@@ -45,7 +45,7 @@ final class LostCommand extends Work {
                     path(collection, id)));
   }
 
-  private static void notThere(Work work, Presence.Away away) {
+  private static void notThere(Work work, FileAvailability.Away away) {
     work.say(
         object().put("away", away.root()).put("tracks", away.tracks()),
         away.root()
@@ -83,7 +83,7 @@ final class LostCommand extends Work {
 
     @Override
     void run(MusicCollection collection) throws IOException {
-      Presence presence = collection.disks().presence(progress());
+      FileAvailability presence = collection.disks().presence(progress());
       int lost = LostFinder.lost(tracks(collection)).getCardinality();
       presence.away().forEach(away -> notThere(this, away));
       if (lost == 0) {

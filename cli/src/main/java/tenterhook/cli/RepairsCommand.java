@@ -7,7 +7,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
-import tenterhook.adapters.repair.Mending;
+import tenterhook.adapters.repair.RepairService;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
@@ -26,9 +26,9 @@ final class RepairsCommand extends Work {
 
   @Override
   void run(MusicCollection collection) {
-    Mending mending = new Mending(collection);
-    mending.look(progress());
-    for (Proposal one : chosen(collection, mending, query, kind)) {
+    RepairService repairService = new RepairService(collection);
+    repairService.look(progress());
+    for (Proposal one : chosen(collection, repairService, query, kind)) {
       one.edits().forEach(edit -> print(collection, one, edit));
     }
   }
@@ -61,7 +61,7 @@ final class RepairsCommand extends Work {
   }
 
   static List<Proposal> chosen(
-      MusicCollection collection, Mending mending, String query, String kind) {
+      MusicCollection collection, RepairService repairService, String query, String kind) {
     Optional<RepairKind> wanted = RepairKind.named(kind);
     if (!kind.isEmpty() && wanted.isEmpty()) {
       throw new IllegalArgumentException(
@@ -73,7 +73,7 @@ final class RepairsCommand extends Work {
                   java.util.Arrays.stream(RepairKind.values()).map(RepairKind::key).toList()));
     }
     RoaringBitmap ids = find(collection, query);
-    return mending.proposals().stream()
+    return repairService.proposals().stream()
         .filter(p -> ids.contains(p.id()) && wanted.map(k -> k == p.kind()).orElse(true))
         .toList();
   }
@@ -94,19 +94,20 @@ final class RepairsCommand extends Work {
 
     @Override
     void run(MusicCollection collection) {
-      Mending mending = new Mending(collection);
-      mending.look(progress());
-      chosen(collection, mending, query, kind); // refuses a wrong query or kind before all else
-      int limit = certainty < 0 ? mending.rules().certainFrom() : certainty;
+      RepairService repairService = new RepairService(collection);
+      repairService.look(progress());
+      chosen(
+          collection, repairService, query, kind); // refuses a wrong query or kind before all else
+      int limit = certainty < 0 ? repairService.rules().certainFrom() : certainty;
       boolean any = false;
       for (RepairKind one : RepairKind.values()) {
         if (kind.isEmpty() || one.key().equalsIgnoreCase(kind)) {
           List<Proposal> accepted =
-              chosen(collection, mending, query, one.key()).stream()
+              chosen(collection, repairService, query, one.key()).stream()
                   .filter(p -> p.certainty() >= limit)
                   .toList();
           any |= !accepted.isEmpty();
-          accept(collection, mending, one, accepted);
+          accept(collection, repairService, one, accepted);
         }
       }
       if (!any) {
@@ -115,15 +116,18 @@ final class RepairsCommand extends Work {
     }
 
     private void accept(
-        MusicCollection collection, Mending mending, RepairKind one, List<Proposal> accepted) {
+        MusicCollection collection,
+        RepairService repairService,
+        RepairKind one,
+        List<Proposal> accepted) {
       if (accepted.isEmpty()) {
         return;
       }
-      var change = mending.change(accepted, one.key().replace('-', ' '));
+      var change = repairService.change(accepted, one.key().replace('-', ' '));
       if (main.dryRun) {
         apply(collection, change);
       } else {
-        report(collection, mending.apply(change, progress()));
+        report(collection, repairService.apply(change, progress()));
       }
     }
   }

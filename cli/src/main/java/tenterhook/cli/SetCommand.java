@@ -8,8 +8,8 @@ import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
+import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.field.Fields;
-import tenterhook.core.field.Home;
 
 /** Edits fields. */
 @Command(name = "set", description = "Sets fields of the tracks found; an empty value removes it.")
@@ -27,7 +27,7 @@ final class SetCommand extends Work {
       String[] pair = edit.split("=", 2);
       Field<?> field = Fields.named(pair[0]).orElseThrow(() -> noField(pair[0]));
       boolean flag = field == Fields.RESTING || field == Fields.GUARDED || field == Fields.PLAYS;
-      if (pair.length < 2 || !(field.editable() || flag && field.home() == Home.PROGRAM)) {
+      if (pair.length < 2 || !(field.editable() || flag && field.origin() == FieldOrigin.PROGRAM)) {
         throw new IllegalArgumentException(
             "'" + edit + "' does not set a field: write FIELD=VALUE");
       }

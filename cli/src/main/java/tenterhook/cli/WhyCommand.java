@@ -5,9 +5,9 @@ import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
-import tenterhook.core.crate.Accounting;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
+import tenterhook.core.crate.RuleExplanation;
 
 /** Says why a track is in a crate or not. */
 @Command(name = "why", description = "Says which lines of a rule crate hold for a track.")
@@ -24,13 +24,13 @@ final class WhyCommand extends Work {
     CrateContents contents = collection.contents();
     Crate crate = CrateCommand.crate(collection, name);
     if (crate instanceof Crate.RuleCrate rule) {
-      contents.accounting(rule).why(id).forEach(this::say);
+      contents.explanation(rule).why(id).forEach(this::say);
     }
     boolean in = contents.list(crate).contains(id);
     say(object().put("in", in), in ? "it is in " + name : "it is not in " + name);
   }
 
-  private void say(Accounting.Reason reason) {
+  private void say(RuleExplanation.Reason reason) {
     String matter = reason.matter().name().toLowerCase(Locale.ROOT);
     String words =
         switch (reason.matter()) {

@@ -5,7 +5,7 @@ import java.util.Optional;
 import java.util.function.Supplier;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.adapters.store.Store;
-import tenterhook.adapters.tagfile.Pictures;
+import tenterhook.adapters.tagfile.ArtworkImages;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.field.Artwork;
@@ -29,7 +29,7 @@ public final class Covers {
    * @throws Unreadable when it is no picture
    */
   public Artwork keep(byte[] bytes) throws Unreadable {
-    Artwork artwork = Pictures.describe(bytes);
+    Artwork artwork = ArtworkImages.describe(bytes);
     if (artwork.width() == 0 || !List.of("image/jpeg", "image/png").contains(artwork.mime())) {
       throw new Unreadable("this is no JPEG or PNG picture; nothing was changed");
     }

@@ -116,7 +116,7 @@ public final class Disks {
   private void ended() {
     collection.confirmOpen();
     collection.takePlainFiles();
-    collection.noteCourse();
+    collection.noteCompleteness();
   }
 
   private Scan scanner(String root) {
@@ -149,10 +149,10 @@ public final class Disks {
    *
    * @param progress told of every thousand tracks; after a stop nothing is noted
    */
-  public Presence presence(Progress progress) {
+  public FileAvailability presence(Progress progress) {
     long since = collection.moment();
-    int slot = (int) (collection.today().toEpochDay() % Presence.SLOTS);
-    Presence found = Presence.of(collection.state(), slot, progress);
+    int slot = (int) (collection.today().toEpochDay() % FileAvailability.SLOTS);
+    FileAvailability found = FileAvailability.of(collection.state(), slot, progress);
     if (!progress.stopped()) {
       collection.keep(found.cells(), since);
       collection.confirmOpen();

@@ -39,7 +39,7 @@ import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Derived;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
-import tenterhook.core.field.Home;
+import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.job.Progress;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
@@ -395,16 +395,16 @@ public final class MusicCollection implements AutoCloseable {
   }
 
   /** Notes today how whole the collection is. */
-  public void noteCourse() {
+  public void noteCompleteness() {
     Weave weave = Weave.of(state.snapshot(), state.codebook(), WeaveBy.FOLDER);
     if (weave.total().tracks() > 0) {
-      store.putCourse(today().toString(), weave.total().whole(), weave.total().tracks());
+      store.putCompleteness(today().toString(), weave.total().whole(), weave.total().tracks());
     }
   }
 
   /** How whole the collection was, one point a day. */
-  public List<Store.CoursePoint> course() {
-    return store.course();
+  public List<Store.Completeness> completenessHistory() {
+    return store.completenessHistory();
   }
 
   /**
@@ -433,12 +433,12 @@ public final class MusicCollection implements AutoCloseable {
   /**
    * Takes over what was measured off files. It is no change: nothing that a person gave is altered.
    *
-   * @param cells values of fields that are {@link Home#MEASURED}
+   * @param cells values of fields that are {@link FieldOrigin#MEASURED}
    * @throws IllegalArgumentException when one is of another field
    */
   public synchronized void note(List<Cell> cells) {
     for (Cell cell : cells) {
-      if (cell.field().home() != Home.MEASURED) {
+      if (cell.field().origin() != FieldOrigin.MEASURED) {
         throw new IllegalArgumentException(cell.field() + " is not measured");
       }
     }
@@ -480,7 +480,7 @@ public final class MusicCollection implements AutoCloseable {
     }
     closed = true;
     try {
-      noteCourse();
+      noteCompleteness();
     } finally {
       store.close();
     }

@@ -1,15 +1,11 @@
 package tenterhook.adapters.execution;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.disk.FileCalls;
 import tenterhook.adapters.disk.SafeFiles;
@@ -27,14 +23,8 @@ import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.change.Outcome.Refusal;
-import tenterhook.core.change.Place;
-import tenterhook.core.edit.TrackEdits;
-import tenterhook.core.field.Field;
-import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
-import tenterhook.core.merge.MergeConflict;
 import tenterhook.core.track.Cell;
-import tenterhook.core.track.Snapshot;
 
 /**
  * The one executor by which anything is altered: check, enter in the ledger, files, database. Used
@@ -49,6 +39,7 @@ public final class ChangeExecutor {
   private final FileCalls calls;
   private final SafeFiles files;
   private final String collection;
+  private final ChangeCheck check;
 
   /**
    * The executor of a collection.
@@ -62,6 +53,7 @@ public final class ChangeExecutor {
     this.calls = calls;
     this.files = new SafeFiles(calls);
     this.collection = collection;
+    this.check = new ChangeCheck(store, ledger);
   }
 
   /**
@@ -87,7 +79,7 @@ public final class ChangeExecutor {
   }
 
   /** What happens to the tracks of a change, one after the other. */
-  private static final class Run {
+  static final class Run {
     private final List<Cell> cells = new ArrayList<>();
     private final RoaringBitmap out = new RoaringBitmap();
     private final RoaringBitmap open = new RoaringBitmap();
@@ -96,6 +88,10 @@ public final class ChangeExecutor {
     private final List<Refusal> notes = new ArrayList<>();
     private final List<Leftover> leftovers = new ArrayList<>();
     private int written;
+
+    void refuse(String what, String reason) {
+      refused.add(new Refusal(0, what, reason));
+    }
 
     void refuse(CollectionState state, int id, String reason) {
       out.add(id);
@@ -116,9 +112,9 @@ public final class ChangeExecutor {
   public Done execute(
       CollectionState state, Change asked, Undo undo, Instant at, Progress progress) {
     Run run = new Run();
-    Change change = rebased(state, asked, run);
+    Change change = ChangeCheck.rebased(state, asked, run);
     boolean othersHold = run.refused.isEmpty();
-    Map<Integer, List<Edit.OfTrack>> byTrack = checked(state, change, run);
+    Map<Integer, List<Edit.OfTrack>> byTrack = check.checked(state, change, run);
     if (change.leader() != 0 && (!othersHold || run.out.contains(change.leader()))) {
       leaveAll(state, byTrack, run);
       othersHold = false;
@@ -126,7 +122,7 @@ public final class ChangeExecutor {
     if (byTrack.isEmpty() && !(othersHold && hasOthers(change))) {
       return new Done(outcome(0, change, 0, run), change, List.of(), false);
     }
-    long number = opened(change, at, undo);
+    long number = opened(entered(change, byTrack, othersHold), at, undo);
     FileStep.Task task =
         new FileStep.Task(number, undo.change(), undo.exactly(), collection, change.leader());
     TagWriter writer = new TagWriter(store, calls);
@@ -149,6 +145,19 @@ public final class ChangeExecutor {
   private static Outcome outcome(long number, Change change, int tracks, Run run) {
     return new Outcome(
         number, change.title(), tracks, run.written, run.refused, run.unconfirmed, run.notes);
+  }
+
+  /**
+   * What the ledger says is under way: without the tracks that refused. Whoever looks at a file
+   * later would take it for done on them, where another change did the same.
+   */
+  private static Change entered(
+      Change change, Map<Integer, List<Edit.OfTrack>> byTrack, boolean others) {
+    List<Edit> edits =
+        change.edits().stream()
+            .filter(e -> e instanceof Edit.OfTrack one ? byTrack.containsKey(one.id()) : others)
+            .toList();
+    return new Change(change.title(), change.byHand(), edits, change.leader());
   }
 
   private long opened(Change change, Instant at, Undo undo) {
@@ -238,120 +247,6 @@ public final class ChangeExecutor {
         store.putRoot(root.name(), Path.of(root.after()));
       }
     }
-  }
-
-  /** The same edits of crates and codebook on these as they are now; a conflict is a refusal. */
-  private static Change rebased(CollectionState state, Change change, Run run) {
-    List<Edit> edits = new ArrayList<>();
-    for (Edit edit : change.edits()) {
-      try {
-        edits.add(
-            switch (edit) {
-              case Edit.SetCrates set -> set.on(state.crates());
-              case Edit.SetCodebook set -> set.on(state.codebook());
-              case Edit.SetRoot set -> stillThere(state, set);
-              case Edit.OfTrack one -> one;
-            });
-      } catch (MergeConflict conflict) {
-        String what =
-            switch (edit) {
-              case Edit.SetCrates crates -> "crates";
-              case Edit.SetCodebook book -> "codebook";
-              case Edit.SetRoot root -> root.name();
-              case Edit.OfTrack one -> "";
-            };
-        run.refused.add(new Refusal(0, what, String.valueOf(conflict.getMessage())));
-      }
-    }
-    return new Change(change.title(), change.byHand(), edits, change.leader());
-  }
-
-  private static Edit stillThere(CollectionState state, Edit.SetRoot set) throws MergeConflict {
-    Path now = state.roots().get(set.name());
-    if (now == null || !now.equals(Path.of(set.before()))) {
-      throw new MergeConflict("the folder " + set.name() + " is elsewhere by now: " + now);
-    }
-    return set;
-  }
-
-  private static Map<Integer, List<Edit.OfTrack>> byTrack(Change change) {
-    Map<Integer, List<Edit.OfTrack>> byTrack = new LinkedHashMap<>();
-    for (Edit edit : change.edits()) {
-      if (edit instanceof Edit.OfTrack one) {
-        byTrack.computeIfAbsent(one.id(), i -> new ArrayList<>()).add(one);
-      }
-    }
-    return byTrack;
-  }
-
-  private Map<Integer, List<Edit.OfTrack>> checked(CollectionState state, Change change, Run run) {
-    Map<Integer, List<Edit.OfTrack>> byTrack = byTrack(change);
-    RoaringBitmap waiting = ledger.waiting();
-    new Leftovers(store).all().forEach(left -> waiting.add(left.track()));
-    byTrack
-        .entrySet()
-        .removeIf(
-            entry -> {
-              int id = entry.getKey();
-              String reason =
-                  takenAway(state, id, entry.getValue())
-                      ? "its file was taken out of the holding bay for good"
-                      : waiting.contains(id)
-                          ? "an earlier change is not yet certain on its file; connect its disk"
-                          : objection(state.snapshot(), change, id, entry.getValue());
-              if (reason != null) {
-                run.refuse(state, id, reason);
-              }
-              return reason != null;
-            });
-    return byTrack;
-  }
-
-  /** Whether a track is to be held whose file is no longer in the holding bay. */
-  private static boolean takenAway(CollectionState state, int id, List<Edit.OfTrack> edits) {
-    return edits.size() == 1
-        && edits.getFirst() instanceof Edit.SetField set
-        && set.field() == Fields.STANDING
-        && set.after().equals("held")
-        && !Files.exists(state.path(id));
-  }
-
-  private static @Nullable String objection(
-      Snapshot snapshot, Change change, int id, List<Edit.OfTrack> edits) {
-    if (!change.byHand() && !snapshot.raw(id, Fields.GUARDED).isEmpty()) {
-      return "is guarded; change it by itself, or unguard it";
-    }
-    Map<Field<?>, String> values = new HashMap<>();
-    for (Edit.OfTrack edit : edits) {
-      switch (edit) {
-        case Edit.SetField set -> {
-          String now = values.getOrDefault(set.field(), snapshot.raw(id, set.field()));
-          if (!TagWriter.agrees(set.field(), set.before(), now)) {
-            return "its "
-                + set.field().label()
-                + " is \""
-                + set.field().type().show(now)
-                + "\" by now";
-          }
-          values.put(set.field(), set.after());
-        }
-        case Edit.MoveFile move -> {
-          if (!isAt(snapshot, id, move.from())) {
-            return "its file is elsewhere by now";
-          }
-        }
-        case Edit.Repoint point -> {
-          if (!isAt(snapshot, id, point.from())) {
-            return "its file is elsewhere by now";
-          }
-        }
-      }
-    }
-    return null;
-  }
-
-  private static boolean isAt(Snapshot snapshot, int id, Place place) {
-    return TrackEdits.place(snapshot, id).equals(place);
   }
 
   private void steps(
@@ -456,9 +351,9 @@ public final class ChangeExecutor {
   public Done recover(CollectionState state, long number) {
     Change entered = ledger.change(number).orElse(new Change("interrupted", true, List.of()));
     Run rebasing = new Run();
-    Change change = rebased(state, entered, rebasing);
+    Change change = ChangeCheck.rebased(state, entered, rebasing);
     RoaringBitmap open = ledger.open(number);
-    Map<Integer, List<Edit.OfTrack>> byTrack = byTrack(change);
+    Map<Integer, List<Edit.OfTrack>> byTrack = ChangeCheck.byTrack(change);
     byTrack.keySet().removeIf(id -> !open.contains(id));
     Recovery recovery = new Recovery(state, files, new ReversePatches(store), collection);
     Run run = new Run();

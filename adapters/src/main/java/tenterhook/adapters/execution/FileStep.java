@@ -18,17 +18,17 @@ import tenterhook.adapters.store.Leftovers;
 import tenterhook.adapters.store.Leftovers.Leftover;
 import tenterhook.adapters.store.Store;
 import tenterhook.adapters.store.StoreBroken;
+import tenterhook.adapters.tagfile.ArtworkImages;
 import tenterhook.adapters.tagfile.AudioPayload;
 import tenterhook.adapters.tagfile.AudioPayload.Seal;
-import tenterhook.adapters.tagfile.Pictures;
 import tenterhook.adapters.tagfile.Reading;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
 import tenterhook.core.field.Field;
+import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.field.Fields;
-import tenterhook.core.field.Home;
 import tenterhook.core.measure.MeasuredFields;
 import tenterhook.core.track.Cell;
 
@@ -125,7 +125,7 @@ final class FileStep {
     Optional<Alteration> altered = Optional.empty();
     for (Edit.OfTrack edit : edits) {
       switch (edit) {
-        case Edit.SetField set when set.field().home() == Home.FILE -> {
+        case Edit.SetField set when set.field().origin() == FieldOrigin.FILE -> {
           old.putIfAbsent(set.field(), set.before());
           after.put(set.field(), set.after());
         }
@@ -134,7 +134,7 @@ final class FileStep {
           altered = Optional.of(move(move));
           cells.addAll(placed(id, move.to()));
         }
-        case Edit.Repoint point -> cells.addAll(repoint(id, point));
+        case Edit.Relocate point -> cells.addAll(repoint(id, point));
       }
     }
     if (!after.isEmpty()) {
@@ -156,7 +156,8 @@ final class FileStep {
     boolean moves = edits.stream().anyMatch(e -> e instanceof Edit.MoveFile);
     boolean writes =
         edits.stream()
-            .anyMatch(e -> e instanceof Edit.SetField set && set.field().home() == Home.FILE);
+            .anyMatch(
+                e -> e instanceof Edit.SetField set && set.field().origin() == FieldOrigin.FILE);
     if (moves && writes) {
       throw new IllegalArgumentException("one change moves and rewrites the file of track " + id);
     }
@@ -241,7 +242,7 @@ final class FileStep {
         .orElseThrow(() -> new Refused("the root " + place.root() + " is not known"));
   }
 
-  private List<Cell> repoint(int id, Edit.Repoint point) throws Refused {
+  private List<Cell> repoint(int id, Edit.Relocate point) throws Refused {
     Path to = absolute(point.to());
     List<Cell> cells = new ArrayList<>(placed(id, point.to()));
     if (!Files.exists(to)) {
@@ -330,7 +331,7 @@ final class FileStep {
   private void keepPicture(Path file, Map<Field<?>, String> old) throws Unreadable {
     if (old.containsKey(Fields.ARTWORK)) {
       Optional<byte[]> cover = TagFiles.picture(file);
-      cover.ifPresent(bytes -> store.putPicture(Pictures.sha256(bytes), bytes));
+      cover.ifPresent(bytes -> store.putPicture(ArtworkImages.sha256(bytes), bytes));
     }
   }
 

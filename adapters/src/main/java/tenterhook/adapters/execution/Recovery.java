@@ -17,7 +17,7 @@ import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
 import tenterhook.core.edit.TrackEdits;
-import tenterhook.core.field.Home;
+import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.track.Cell;
 
 /** Tells by a track's file whether a change had reached it, and clears what was left beside it. */
@@ -154,10 +154,10 @@ final class Recovery {
 
   /** Whether an edit is made in the collection alone. */
   static boolean needsNoFile(Edit.OfTrack edit) {
-    return edit instanceof Edit.SetField set && set.field().home() != Home.FILE;
+    return edit instanceof Edit.SetField set && set.field().origin() != FieldOrigin.FILE;
   }
 
   private static boolean inFile(Edit.OfTrack edit) {
-    return edit instanceof Edit.SetField set && set.field().home() == Home.FILE;
+    return edit instanceof Edit.SetField set && set.field().origin() == FieldOrigin.FILE;
   }
 }

@@ -9,8 +9,8 @@ import java.util.List;
 import tenterhook.adapters.tagfile.AudioPayload;
 import tenterhook.adapters.tagfile.Reading;
 import tenterhook.core.field.Field;
+import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.field.Fields;
-import tenterhook.core.field.Home;
 import tenterhook.core.track.Cell;
 
 /** Turns what a file says into the values that the collection keeps of it. */
@@ -24,7 +24,7 @@ public final class ScanCells {
   public static List<Cell> of(int id, Reading reading, Path file) throws IOException {
     List<Cell> cells = new ArrayList<>();
     for (Field<?> field : Fields.all()) {
-      if (field.home() == Home.FILE || TECHNICAL.contains(field)) {
+      if (field.origin() == FieldOrigin.FILE || TECHNICAL.contains(field)) {
         cells.add(new Cell(id, field, reading.raw(field)));
       }
     }

@@ -14,18 +14,18 @@ import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.change.Place;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
-import tenterhook.core.lost.Inside;
+import tenterhook.core.lost.FileInspector;
 import tenterhook.core.lost.LostFinder.FoundFile;
 import tenterhook.core.measure.PrintIndex;
 import tenterhook.core.measure.SoundPrint;
 import tenterhook.core.track.Snapshot;
 
 /** Opens files once; of those that a scan took for new tracks, the collection is asked instead. */
-final class OpenedFiles implements Inside {
+final class OpenedFiles implements FileInspector {
   private final MusicCollection collection;
   private final Snapshot snapshot;
   private final Map<Place, Integer> tracks = new HashMap<>();
-  private final Map<FoundFile, Optional<Facts>> facts = new HashMap<>();
+  private final Map<FoundFile, Optional<FileFacts>> facts = new HashMap<>();
   private final Map<FoundFile, Optional<Seals>> seals = new HashMap<>();
   private final Map<FoundFile, Optional<String>> sounds = new HashMap<>();
   private final Map<FoundFile, Optional<SoundPrint>> prints = new HashMap<>();
@@ -41,23 +41,26 @@ final class OpenedFiles implements Inside {
   }
 
   @Override
-  public Optional<Facts> facts(FoundFile file) {
+  public Optional<FileFacts> facts(FoundFile file) {
     return facts.computeIfAbsent(file, this::readFacts);
   }
 
-  private Optional<Facts> readFacts(FoundFile file) {
+  private Optional<FileFacts> readFacts(FoundFile file) {
     Integer id = tracks.get(file.place());
     if (id != null) {
       return snapshot
           .value(id, Fields.DURATION)
-          .map(s -> new Facts(s, snapshot.raw(id, Fields.ARTIST), snapshot.raw(id, Fields.TITLE)));
+          .map(
+              s ->
+                  new FileFacts(
+                      s, snapshot.raw(id, Fields.ARTIST), snapshot.raw(id, Fields.TITLE)));
     }
     try {
       Reading reading = TagFiles.read(path(file));
       return Fields.DURATION
           .type()
           .parse(reading.raw(Fields.DURATION))
-          .map(s -> new Facts(s, reading.raw(Fields.ARTIST), reading.raw(Fields.TITLE)));
+          .map(s -> new FileFacts(s, reading.raw(Fields.ARTIST), reading.raw(Fields.TITLE)));
     } catch (Unreadable damaged) {
       return Optional.empty();
     }

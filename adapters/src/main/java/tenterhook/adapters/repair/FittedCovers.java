@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import javax.imageio.ImageIO;
 import tenterhook.adapters.state.CollectionState;
-import tenterhook.adapters.tagfile.Pictures;
+import tenterhook.adapters.tagfile.ArtworkImages;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.field.Artwork;
@@ -39,7 +39,7 @@ final class FittedCovers {
               if (art != null && !art.fits() && !fitted.containsKey(art.sha256())) {
                 Artwork made = known.get(art.sha256());
                 if (made == null && !progress.stopped()) {
-                  made = bytes(state, id).map(Pictures::describe).orElse(null);
+                  made = bytes(state, id).map(ArtworkImages::describe).orElse(null);
                 }
                 if (made != null) {
                   fitted.put(art.sha256(), made);

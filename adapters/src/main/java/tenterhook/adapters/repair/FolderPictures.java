@@ -13,11 +13,11 @@ import java.util.Optional;
 import java.util.TreeMap;
 import tenterhook.adapters.disk.BoundedText;
 import tenterhook.adapters.state.CollectionState;
-import tenterhook.adapters.tagfile.Pictures;
+import tenterhook.adapters.tagfile.ArtworkImages;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
-import tenterhook.core.repair.Surroundings.Beside;
+import tenterhook.core.repair.ExternalEvidence.Beside;
 
 /** Finds the pictures that lie beside music. Only reads. */
 final class FolderPictures {
@@ -61,7 +61,7 @@ final class FolderPictures {
         Files.newDirectoryStream(folder, "*.{jpg,jpeg,png,JPG,JPEG,PNG}")) {
       for (Path file : files) {
         if (Files.isRegularFile(file) && Files.size(file) <= MOST_BYTES) {
-          Artwork art = Pictures.describe(BoundedText.bytes(file, MOST_BYTES));
+          Artwork art = ArtworkImages.describe(BoundedText.bytes(file, MOST_BYTES));
           if (art.usable() && art.fits()) {
             bySha.put(art.sha256(), file);
             pictures.add(new Beside(file.getFileName().toString(), art));
@@ -83,7 +83,7 @@ final class FolderPictures {
     }
     try {
       byte[] bytes = BoundedText.bytes(file, MOST_BYTES);
-      return Pictures.sha256(bytes).equals(sha256) ? Optional.of(bytes) : Optional.empty();
+      return ArtworkImages.sha256(bytes).equals(sha256) ? Optional.of(bytes) : Optional.empty();
     } catch (IOException gone) {
       return Optional.empty();
     }

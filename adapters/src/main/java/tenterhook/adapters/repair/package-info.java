@@ -1,7 +1,7 @@
 /**
  * Keeps the proposals of an open collection in step, with what inspectors know beside the tracks:
  * the DJ's rules, pictures in folders, answers of the catalogue. Start at {@link
- * tenterhook.adapters.repair.Mending}.
+ * tenterhook.adapters.repair.RepairService}.
  */
 @NullMarked
 package tenterhook.adapters.repair;

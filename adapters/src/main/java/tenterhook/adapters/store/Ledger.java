@@ -78,7 +78,7 @@ public final class Ledger {
           bind(insert, "set", set.id(), set.field().key(), set.before(), set.after());
       case Edit.MoveFile move ->
           bind(insert, "move", move.id(), "", text(move.from()), text(move.to()));
-      case Edit.Repoint point ->
+      case Edit.Relocate point ->
           bind(
               insert,
               "point",
@@ -416,7 +416,7 @@ public final class Ledger {
       case "set" -> new Edit.SetField(track, Fields.of(rows.getString(4)), before, after);
       case "move" -> new Edit.MoveFile(track, place(before), place(after));
       case "point" ->
-          new Edit.Repoint(track, place(before), place(after), KeptJson.read(rows.getString(4)));
+          new Edit.Relocate(track, place(before), place(after), KeptJson.read(rows.getString(4)));
       case "crates" -> new Edit.SetCrates(CrateJson.fromIds(before), CrateJson.fromIds(after));
       case "root" -> new Edit.SetRoot(rows.getString(4), before, after);
       case "codebook" -> new Edit.SetCodebook(CodebookJson.read(before), CodebookJson.read(after));

@@ -9,8 +9,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import tenterhook.core.field.Field;
+import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.field.Fields;
-import tenterhook.core.field.Home;
 
 /**
  * The database's tables, by version. A version is never edited; a new one is appended. The columns
@@ -73,7 +73,7 @@ final class Schema {
 
   /** The fields that table {@code track} holds, in the order of the catalogue. */
   static List<Field<?>> stored() {
-    return Fields.all().stream().filter(f -> f.home() != Home.DERIVED).toList();
+    return Fields.all().stream().filter(f -> f.origin() != FieldOrigin.DERIVED).toList();
   }
 
   static String column(Field<?> field) {

@@ -365,15 +365,15 @@ public final class Store implements AutoCloseable {
   }
 
   /**
-   * One day of the course.
+   * How complete the collection was on one day.
    *
    * @param day ISO date
    * @param whole share of values that were there, 0 to 1
    */
-  public record CoursePoint(String day, double whole) {}
+  public record Completeness(String day, double whole) {}
 
   /** Notes how whole the collection is on a day; the day's last note stays. */
-  public void putCourse(String day, double whole, int tracks) {
+  public void putCompleteness(String day, double whole, int tracks) {
     update(
         "INSERT INTO course VALUES (?, ?, ?) ON CONFLICT (day) DO UPDATE SET whole ="
             + " excluded.whole, tracks = excluded.tracks",
@@ -382,16 +382,16 @@ public final class Store implements AutoCloseable {
         tracks);
   }
 
-  /** The course, first day first. */
-  public List<CoursePoint> course() {
+  /** How complete the collection was, first day first. */
+  public List<Completeness> completenessHistory() {
     return inTransaction(
         db -> {
-          List<CoursePoint> points = new ArrayList<>();
+          List<Completeness> points = new ArrayList<>();
           try (Statement statement = db.createStatement();
               ResultSet rows =
                   statement.executeQuery("SELECT day, whole FROM course ORDER BY day")) {
             while (rows.next()) {
-              points.add(new CoursePoint(rows.getString(1), rows.getDouble(2)));
+              points.add(new Completeness(rows.getString(1), rows.getDouble(2)));
             }
           }
           return points;

@@ -48,7 +48,7 @@ public final class TagFiles {
    * @throws Unreadable when it is damaged, of another kind, or takes too long
    */
   public static Reading read(Path file) throws Unreadable {
-    return Fence.run(() -> readNow(file), SECONDS);
+    return TimeoutGuard.run(() -> readNow(file), SECONDS);
   }
 
   private static Reading readNow(Path file) throws Exception {
@@ -72,7 +72,7 @@ public final class TagFiles {
       }
       Artwork art = TagMap.picture(tag);
       if (art != null && art.getBinaryData() != null) {
-        values.put(Fields.ARTWORK, Pictures.describe(art.getBinaryData()).raw());
+        values.put(Fields.ARTWORK, ArtworkImages.describe(art.getBinaryData()).raw());
       }
     }
     return new Reading(values);
@@ -133,7 +133,7 @@ public final class TagFiles {
    * @throws Unreadable when the file cannot be read
    */
   public static Optional<byte[]> picture(Path file) throws Unreadable {
-    return Fence.run(
+    return TimeoutGuard.run(
         () -> {
           if (FileExtensions.of(file.getFileName().toString()).equals("opus")) {
             return Optional.<byte[]>empty();
@@ -160,7 +160,7 @@ public final class TagFiles {
     if (FileExtensions.of(file.getFileName().toString()).equals("opus")) {
       throw new Unreadable("Opus files can be read but not yet written");
     }
-    Fence.run(
+    TimeoutGuard.run(
         () -> {
           writeNow(file, values, pictures);
           return true;

@@ -15,6 +15,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -24,6 +25,7 @@ import tenterhook.core.catalogue.Catalogue.Unanswered;
 /** A service that drips, never ends or asks for too much neither hangs nor fills the program. */
 class CatalogueClientTest {
   private HttpServer server;
+  private final AtomicLong sent = new AtomicLong();
   private final List<Duration> slept = new ArrayList<>();
 
   @BeforeEach
@@ -39,11 +41,13 @@ class CatalogueClientTest {
   }
 
   private CatalogueClient client(int tries) {
+    return client(tries, Duration.ofMillis(1500));
+  }
+
+  private CatalogueClient client(int tries, Duration patience) {
     URI address = URI.create("http://localhost:" + server.getAddress().getPort() + "/");
     return new CatalogueClient(
-        address,
-        new Manners(1000, tries, Duration.ofMillis(1), Duration.ofMillis(1500)),
-        slept::add);
+        address, new Manners(1000, tries, Duration.ofMillis(1), patience), slept::add);
   }
 
   /** Writes a piece again and again until nobody listens. */
@@ -56,6 +60,7 @@ class CatalogueClientTest {
             while (true) {
               out.write(piece);
               out.flush();
+              sent.addAndGet(piece.length);
               Thread.sleep(pauseMillis);
             }
           } catch (InterruptedException stopped) {
@@ -73,7 +78,9 @@ class CatalogueClientTest {
   @Test
   void anEndlessAnswerIsCutOff() {
     endless(new byte[1 << 16], 0);
-    assertThatThrownBy(() -> client(1).search(List.of("x"))).isInstanceOf(Unanswered.class);
+    CatalogueClient patient = client(1, Duration.ofSeconds(20));
+    assertThatThrownBy(() -> patient.search(List.of("x"))).isInstanceOf(Unanswered.class);
+    assertThat(sent).as("bytes, with what stands in buffers").hasValueLessThan(32 << 20);
   }
 
   @Test

@@ -22,7 +22,7 @@ import tenterhook.core.lost.LostFinder;
 import tenterhook.core.lost.Wishes;
 
 class DisksTest extends CollectionTest {
-  private Presence look() {
+  private FileAvailability look() {
     return collection.disks().presence(Progress.SILENT);
   }
 
@@ -32,7 +32,7 @@ class DisksTest extends CollectionTest {
     Path aside = Files.move(one, folder.resolve("aside.wav"));
     Path two = collection.state().path(id("two.wav"));
     TagFiles.write(two, Map.of(Fields.ALBUM, "Elsewhere"), sha -> new byte[0]);
-    Presence seen = look();
+    FileAvailability seen = look();
     assertThat(seen.away()).isEmpty();
     assertThat(seen.gone().toArray()).containsExactly(id("one.wav"));
     assertThat(seen.changed().toArray()).containsExactly(id("two.wav"));
@@ -42,7 +42,7 @@ class DisksTest extends CollectionTest {
     FileTime time = Files.getLastModifiedTime(aside);
     Files.move(aside, one);
     Files.setLastModifiedTime(one, time);
-    Presence again = look();
+    FileAvailability again = look();
     assertThat(again.back().toArray()).containsExactly(id("one.wav"));
     assertThat(again.gone().isEmpty() && again.changed().isEmpty()).isTrue();
     assertThat(LostFinder.lost(now()).isEmpty()).isTrue();

@@ -357,10 +357,10 @@ class MusicCollectionTest extends CollectionTest {
   }
 
   @Test
-  void theCourseHasOnePointADay() {
-    collection.noteCourse();
-    collection.noteCourse();
-    assertThat(collection.course()).hasSize(1);
+  void completenessHasOnePointADay() {
+    collection.noteCompleteness();
+    collection.noteCompleteness();
+    assertThat(collection.completenessHistory()).hasSize(1);
   }
 
   @Test

@@ -32,8 +32,8 @@ import tenterhook.core.duplicate.SpareFate;
 import tenterhook.core.edit.CodebookEdits;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
+import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.field.Fields;
-import tenterhook.core.field.Home;
 import tenterhook.core.job.Progress;
 import tenterhook.core.track.Snapshot;
 
@@ -228,7 +228,7 @@ class RandomRoadTest {
     for (Map.Entry<Integer, byte[]> other : others.entrySet()) {
       assertThat(collection.state().path(other.getKey())).hasBinaryContent(other.getValue());
     }
-    assertThat(Fields.inFile()).allMatch(f -> f.home() == Home.FILE);
+    assertThat(Fields.inFile()).allMatch(f -> f.origin() == FieldOrigin.FILE);
     collection.close();
   }
 }

@@ -1,6 +1,7 @@
 package tenterhook.adapters.execution;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -19,6 +20,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.collection.CollectionTest;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.disk.FileCalls;
+import tenterhook.adapters.store.StoreBroken;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
@@ -328,5 +330,38 @@ class UndoTest extends CollectionTest {
     open();
     assertThat(music.resolve("Rink")).isDirectoryNotContaining(p -> !p.toString().endsWith(".wav"));
     assertThat(set(Fields.ALBUM, "Slipway", "one.wav").refused()).isEmpty();
+  }
+
+  /** A database that reports a trouble once although it took all in. */
+  private static final class FailsAfterTransaction extends FileCalls {
+    private boolean failing;
+
+    @Override
+    public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+        throws IOException, E {
+      super.call(kind, path, action);
+      if (failing && kind == Kind.STORE) {
+        failing = false;
+        throw new IOException("the disk does not answer");
+      }
+    }
+  }
+
+  @Test
+  void whatAChangeRefusedIsNeverCreditedToIt() throws Exception {
+    collection.close();
+    FailsAfterTransaction calls = new FailsAfterTransaction();
+    collection = MusicCollection.open(folder.resolve("collection"), CLOCK, calls);
+    int two = id("two.wav");
+    RoaringBitmap one = RoaringBitmap.bitmapOf(id("one.wav"));
+    RoaringBitmap both = RoaringBitmap.bitmapOf(id("one.wav"), two);
+    long hold = collection.apply(TrackEdits.hold(now(), both, "test"), Progress.SILENT).number();
+    collection.apply(TrackEdits.restore(now(), one), Progress.SILENT);
+    calls.failing = true; // while the undo is entered: of it, one is refused and two not yet done
+    assertThatThrownBy(() -> collection.undo(hold, Progress.SILENT))
+        .isInstanceOf(StoreBroken.class);
+    assertThat(collection.confirmOpen()).isZero();
+    assertThat(collection.history()).as("nothing of it took place").noneMatch(e -> e.undoes() != 0);
+    assertThat(now().held().toArray()).containsExactly(two);
   }
 }

@@ -134,18 +134,20 @@ class StoreTest {
   }
 
   @Test
-  void rootsPicturesAndCourseAreKept() throws Exception {
+  void rootsPicturesAndCompletenessAreKept() throws Exception {
     try (Store store = Store.open(folder)) {
       store.putRoot("Music", Path.of("/one"));
       store.putRoot("Music", Path.of("/two"));
       store.putPicture("ab", new byte[] {1, 2});
-      store.putCourse("2026-11-22", 0.4, 10);
-      store.putCourse("2026-11-23", 0.5, 10);
-      store.putCourse("2026-11-23", 0.6, 10);
+      store.putCompleteness("2026-11-22", 0.4, 10);
+      store.putCompleteness("2026-11-23", 0.5, 10);
+      store.putCompleteness("2026-11-23", 0.6, 10);
       assertThat(store.roots()).containsEntry("Music", Path.of("/two"));
       assertThat(store.picture("ab")).get().isEqualTo(new byte[] {1, 2});
       assertThat(store.picture("cd")).isEmpty();
-      assertThat(store.course()).extracting(Store.CoursePoint::whole).containsExactly(0.4, 0.6);
+      assertThat(store.completenessHistory())
+          .extracting(Store.Completeness::whole)
+          .containsExactly(0.4, 0.6);
     }
   }
 
@@ -158,7 +160,7 @@ class StoreTest {
             List.of(
                 new Edit.SetField(1, Fields.TITLE, "a", "b"),
                 new Edit.MoveFile(1, new Place("Music", "a/b"), new Place("Music", "c")),
-                new Edit.Repoint(
+                new Edit.Relocate(
                     2,
                     new Place("Music", "x"),
                     new Place("Disk", "y"),

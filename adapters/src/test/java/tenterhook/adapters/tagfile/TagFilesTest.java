@@ -74,14 +74,14 @@ class TagFilesTest {
 
   @Test
   void picturesAreDescribedByTheirBytes() throws Exception {
-    Artwork png = Pictures.describe(picture("png", 320));
+    Artwork png = ArtworkImages.describe(picture("png", 320));
     assertThat(png.mime()).isEqualTo("image/png");
     assertThat(png.size()).isEqualTo("320×320");
-    assertThat(Pictures.describe(picture("jpg", 64)).mime()).isEqualTo("image/jpeg");
-    Artwork none = Pictures.describe("no picture".getBytes(StandardCharsets.UTF_8));
+    assertThat(ArtworkImages.describe(picture("jpg", 64)).mime()).isEqualTo("image/jpeg");
+    Artwork none = ArtworkImages.describe("no picture".getBytes(StandardCharsets.UTF_8));
     assertThat(none.width()).isZero();
     assertThat(none.mime()).isEqualTo("application/octet-stream");
-    assertThat(Pictures.sha256(new byte[0]))
+    assertThat(ArtworkImages.sha256(new byte[0]))
         .isEqualTo("e3b0c44298fc1c149afbf4c8996fb92427ae41e4649b934ca495991b7852b855");
   }
 
@@ -107,10 +107,11 @@ class TagFilesTest {
     Path file = Wavs.make(folder.resolve("art.wav"), 2);
     byte[] front = picture("png", 300);
     byte[] next = picture("jpg", 400);
-    Map<String, byte[]> kept = Map.of(Pictures.sha256(front), front, Pictures.sha256(next), next);
-    TagFiles.write(file, Map.of(Fields.ARTWORK, Pictures.describe(front).raw()), kept::get);
+    Map<String, byte[]> kept =
+        Map.of(ArtworkImages.sha256(front), front, ArtworkImages.sha256(next), next);
+    TagFiles.write(file, Map.of(Fields.ARTWORK, ArtworkImages.describe(front).raw()), kept::get);
     assertThat(TagFiles.picture(file)).get().isEqualTo(front);
-    TagFiles.write(file, Map.of(Fields.ARTWORK, Pictures.describe(next).raw()), kept::get);
+    TagFiles.write(file, Map.of(Fields.ARTWORK, ArtworkImages.describe(next).raw()), kept::get);
     assertThat(TagFiles.picture(file)).get().isEqualTo(next);
     TagFiles.write(file, Map.of(Fields.ARTWORK, ""), kept::get);
     assertThat(TagFiles.picture(file)).isEmpty();

@@ -57,15 +57,15 @@ public sealed interface Edit {
    * @param kept raw values that the collection keeps of a track whose file is not where it points:
    *     taken up again when this is taken back and nothing lies there
    */
-  record Repoint(int id, Place from, Place to, Map<Field<?>, String> kept) implements OfTrack {
+  record Relocate(int id, Place from, Place to, Map<Field<?>, String> kept) implements OfTrack {
     /** Copies. */
-    public Repoint {
+    public Relocate {
       kept = Map.copyOf(kept);
     }
 
     @Override
-    public Repoint inverse() {
-      return new Repoint(id, to, from, kept);
+    public Relocate inverse() {
+      return new Relocate(id, to, from, kept);
     }
   }
 

@@ -296,7 +296,7 @@ public final class CrateContents {
   }
 
   /** What the lines of a rule crate do, and why tracks are in it or not. */
-  public Accounting accounting(Crate.RuleCrate crate) {
-    return new Accounting(this, snapshot, codebook, crate);
+  public RuleExplanation explanation(Crate.RuleCrate crate) {
+    return new RuleExplanation(this, snapshot, codebook, crate);
   }
 }

@@ -1,7 +1,7 @@
 package tenterhook.core.crate;
 
 import java.util.List;
-import tenterhook.core.crate.Accounting.LineEffect;
+import tenterhook.core.crate.RuleExplanation.LineEffect;
 
 /** What is to be said of a line of a rule beyond its counts. */
 public enum LineVerdict {

@@ -28,7 +28,7 @@ public final class Duplicates {
   /** Two codings of one recording differ by what the coders put in front and behind. */
   private static final double MOST_SECONDS_APART = 5;
 
-  private final Ground ground;
+  private final PreferenceContext context;
   private final Snapshot snapshot;
   private final Preferences preferences;
 
@@ -40,9 +40,9 @@ public final class Duplicates {
   /** Another track that evidence says is a copy. */
   private record Link(int to, Evidence by) {}
 
-  private Duplicates(Ground ground, Preferences preferences) {
-    this.ground = ground;
-    this.snapshot = ground.snapshot();
+  private Duplicates(PreferenceContext context, Preferences preferences) {
+    this.context = context;
+    this.snapshot = context.snapshot();
     this.preferences = preferences;
   }
 
@@ -94,7 +94,8 @@ public final class Duplicates {
    * @param snapshot the collection
    */
   public static List<Group> sameBytes(Snapshot snapshot) {
-    Duplicates finder = new Duplicates(Ground.of(snapshot, Crates.NONE), Preferences.USUAL);
+    Duplicates finder =
+        new Duplicates(PreferenceContext.of(snapshot, Crates.NONE), Preferences.USUAL);
     finder.joinEqual(Fields.CONTENT, Evidence.SAME_BYTES);
     return sorted(finder.components().values().stream().map(finder::heard).toList());
   }
@@ -118,7 +119,7 @@ public final class Duplicates {
    * @param wish what is asked for
    */
   public static List<Group> find(Snapshot snapshot, Crates crates, List<Pair> sounds, Wish wish) {
-    Duplicates finder = new Duplicates(Ground.of(snapshot, crates), wish.preferences());
+    Duplicates finder = new Duplicates(PreferenceContext.of(snapshot, crates), wish.preferences());
     finder.joinEqual(Fields.CONTENT, Evidence.SAME_BYTES);
     if (Evidence.SAME_STREAM.reaches(wish.weakest())) {
       finder.joinEqual(Fields.SOUND, Evidence.SAME_STREAM);
@@ -259,7 +260,7 @@ public final class Duplicates {
   }
 
   private Group group(List<Integer> same, Doubt doubt) {
-    Preferences.Ranking ranking = preferences.rank(ground, same);
+    Preferences.Ranking ranking = preferences.rank(context, same);
     Map<Integer, Evidence> reached = reached(ranking.tracks().getFirst());
     Map<Integer, Evidence> bySpare = new HashMap<>();
     ranking.tracks().stream()
@@ -285,7 +286,7 @@ public final class Duplicates {
       for (int id : same) {
         int root = parents.containsKey(id) ? root(id) : id;
         List<Integer> copies = strong.getOrDefault(root, List.of(id));
-        standing.putIfAbsent(root, preferences.rank(ground, copies).tracks().getFirst());
+        standing.putIfAbsent(root, preferences.rank(context, copies).tracks().getFirst());
       }
       if (standing.size() > 1) {
         List<Integer> tracks = new ArrayList<>(standing.values());

@@ -78,8 +78,8 @@ public record Preference(Kind kind, String argument) {
    *
    * @param id a track
    */
-  double worth(Ground ground, int id) {
-    Snapshot snapshot = ground.snapshot();
+  double worth(PreferenceContext context, int id) {
+    Snapshot snapshot = context.snapshot();
     return switch (kind) {
       case GUARDED -> flag(!snapshot.raw(id, Fields.GUARDED).isEmpty());
       case LOSSLESS -> flag(MeasuredFields.lossless(snapshot, id));
@@ -89,7 +89,7 @@ public record Preference(Kind kind, String argument) {
       case ARTWORK -> flag(!snapshot.raw(id, Fields.ARTWORK).isEmpty());
       case FIELDS -> COUNTED.stream().filter(f -> !snapshot.raw(id, f).isBlank()).count();
       case PLAYS -> snapshot.value(id, Fields.PLAYS).orElse(0);
-      case CRATES -> ground.crates().getOrDefault(id, 0);
+      case CRATES -> context.crates().getOrDefault(id, 0);
       case OLDEST -> -added(snapshot, id, Double.POSITIVE_INFINITY);
       case NEWEST -> added(snapshot, id, UNKNOWN);
       case ROOT -> flag(snapshot.raw(id, Fields.ROOT).equals(argument));

@@ -53,11 +53,11 @@ public record Preferences(List<Preference> lines) {
    * @param ground what is known of them
    * @param copies one or more ids
    */
-  Ranking rank(Ground ground, List<Integer> copies) {
+  Ranking rank(PreferenceContext context, List<Integer> copies) {
     List<Integer> best = new ArrayList<>(copies);
     Optional<Preference> decided = Optional.empty();
     Map<Integer, double[]> worths = new LinkedHashMap<>();
-    copies.forEach(id -> worths.put(id, worths(ground, id)));
+    copies.forEach(id -> worths.put(id, worths(context, id)));
     for (int l = 0; l < lines.size() && best.size() > 1; l++) {
       int line = l;
       double most = best.stream().mapToDouble(id -> worths.get(id)[line]).max().orElse(0);
@@ -73,8 +73,8 @@ public record Preferences(List<Preference> lines) {
     return new Ranking(order, decided);
   }
 
-  private double[] worths(Ground ground, int id) {
-    return lines.stream().mapToDouble(line -> line.worth(ground, id)).toArray();
+  private double[] worths(PreferenceContext context, int id) {
+    return lines.stream().mapToDouble(line -> line.worth(context, id)).toArray();
   }
 
   /**

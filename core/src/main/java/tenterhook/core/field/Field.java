@@ -11,15 +11,21 @@ public final class Field<T> {
   private final String key;
   private final String label;
   private final FieldType<T> type;
-  private final Home home;
+  private final FieldOrigin origin;
   private final int index;
   private final String weaveGroup;
 
-  Field(String key, String label, FieldType<T> type, Home home, int index, String weaveGroup) {
+  Field(
+      String key,
+      String label,
+      FieldType<T> type,
+      FieldOrigin origin,
+      int index,
+      String weaveGroup) {
     this.key = key;
     this.label = label;
     this.type = type;
-    this.home = home;
+    this.origin = origin;
     this.index = index;
     this.weaveGroup = weaveGroup;
   }
@@ -42,8 +48,8 @@ public final class Field<T> {
   }
 
   /** Where its value lives. */
-  public Home home() {
-    return home;
+  public FieldOrigin origin() {
+    return origin;
   }
 
   /** Its place in the catalogue, from 0 without gaps. */
@@ -58,7 +64,7 @@ public final class Field<T> {
 
   /** Whether a person may edit it in a table or panel. */
   public boolean editable() {
-    return home == Home.FILE && this != Fields.ARTWORK;
+    return origin == FieldOrigin.FILE && this != Fields.ARTWORK;
   }
 
   /**

@@ -12,7 +12,7 @@ import tenterhook.core.change.Place;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
-import tenterhook.core.lost.Inside.Facts;
+import tenterhook.core.lost.FileInspector.FileFacts;
 import tenterhook.core.lost.LostFinder.Candidate;
 import tenterhook.core.lost.LostFinder.FoundFile;
 import tenterhook.core.text.NameKey;
@@ -31,14 +31,14 @@ final class CloserLook {
 
   private final Snapshot snapshot;
   private final List<FoundFile> files;
-  private final Inside inside;
+  private final FileInspector inspector;
   private final Set<Place> known = new HashSet<>();
   private @Nullable TreeMap<Double, List<FoundFile>> byLength;
 
-  CloserLook(Snapshot snapshot, List<FoundFile> files, Inside inside) {
+  CloserLook(Snapshot snapshot, List<FoundFile> files, FileInspector inspector) {
     this.snapshot = snapshot;
     this.files = files;
-    this.inside = inside;
+    this.inspector = inspector;
   }
 
   Map<Integer, List<Candidate>> at(Map<Integer, List<Candidate>> first, Progress progress) {
@@ -90,33 +90,33 @@ final class CloserLook {
   }
 
   /** What opening a file says that has the name or the size of the lost one. */
-  private Likeness opened(Candidate one) {
-    Likeness before = one.likeness();
-    if (before == Likeness.STOOD_BESIDE) {
+  private FileMatch opened(Candidate one) {
+    FileMatch before = one.likeness();
+    if (before == FileMatch.STOOD_BESIDE) {
       return before;
     }
     int id = one.id();
     Optional<Boolean> sealed = sealed(id, one.file());
     boolean samples = sealed.orElse(false);
-    if (samples && before == Likeness.NAME_AND_SIZE && sameTagsSeal(one)) {
-      return Likeness.MOVED;
+    if (samples && before == FileMatch.NAME_AND_SIZE && sameTagsSeal(one)) {
+      return FileMatch.MOVED;
     }
     String own = snapshot.raw(id, Fields.SOUND);
-    if (!own.isEmpty() && inside.sound(one.file()).filter(own::equals).isPresent()) {
-      return before == Likeness.SIZE ? Likeness.RENAMED : Likeness.RETAGGED;
+    if (!own.isEmpty() && inspector.sound(one.file()).filter(own::equals).isPresent()) {
+      return before == FileMatch.SIZE ? FileMatch.RENAMED : FileMatch.RETAGGED;
     }
     if (samples) {
-      return Likeness.SAMPLES_AGREE;
+      return FileMatch.SAMPLES_AGREE;
     }
-    Optional<Boolean> heard = inside.sameSound(id, one.file());
+    Optional<Boolean> heard = inspector.sameSound(id, one.file());
     if (heard.isPresent()) {
-      return heard.get() ? Likeness.REENCODED : Likeness.SOUNDS_OTHERWISE;
+      return heard.get() ? FileMatch.REENCODED : FileMatch.SOUNDS_OTHERWISE;
     }
-    if (before == Likeness.NAME_AND_SIZE && sealed.isPresent()) {
-      return Likeness.SOUNDS_OTHERWISE;
+    if (before == FileMatch.NAME_AND_SIZE && sealed.isPresent()) {
+      return FileMatch.SOUNDS_OTHERWISE;
     }
     boolean alike =
-        inside
+        inspector
             .facts(one.file())
             .filter(f -> apart(id, f) <= SAME_SECONDS && sameTags(id, f))
             .isPresent();
@@ -124,9 +124,9 @@ final class CloserLook {
       return before;
     }
     return switch (before) {
-      case NAME_AND_SIZE -> Likeness.NAME_SIZE_LENGTH_TAGS;
-      case SIZE -> sealed.isPresent() ? before : Likeness.SIZE_LENGTH_TAGS;
-      default -> Likeness.NAME_LENGTH_TAGS;
+      case NAME_AND_SIZE -> FileMatch.NAME_SIZE_LENGTH_TAGS;
+      case SIZE -> sealed.isPresent() ? before : FileMatch.SIZE_LENGTH_TAGS;
+      default -> FileMatch.NAME_LENGTH_TAGS;
     };
   }
 
@@ -135,44 +135,44 @@ final class CloserLook {
     String own = snapshot.raw(id, Fields.SOUND_SEAL);
     return own.isEmpty()
         ? Optional.empty()
-        : inside.seals(file).filter(s -> !s.sound().isEmpty()).map(s -> s.sound().equals(own));
+        : inspector.seals(file).filter(s -> !s.sound().isEmpty()).map(s -> s.sound().equals(own));
   }
 
   private boolean sameTagsSeal(Candidate one) {
-    return inside
+    return inspector
         .seals(one.file())
         .filter(s -> s.tags().equals(snapshot.raw(one.id(), Fields.TAGS_SEAL)))
         .isPresent();
   }
 
   /** What speaks for a file that shares neither name nor size. */
-  private Optional<Likeness> byLength(int id, FoundFile file) {
+  private Optional<FileMatch> byLength(int id, FoundFile file) {
     String known = snapshot.raw(id, Fields.SOUND);
     if (sealed(id, file).orElse(false)) {
-      boolean toTheByte = inside.sound(file).filter(known::equals).isPresent();
-      return Optional.of(toTheByte ? Likeness.RENAMED : Likeness.SAMPLES_AGREE);
+      boolean toTheByte = inspector.sound(file).filter(known::equals).isPresent();
+      return Optional.of(toTheByte ? FileMatch.RENAMED : FileMatch.SAMPLES_AGREE);
     }
-    Optional<Boolean> heard = inside.sameSound(id, file);
+    Optional<Boolean> heard = inspector.sameSound(id, file);
     if (heard.isPresent()) {
       String own = snapshot.raw(id, Fields.SOUND);
       return !heard.get()
           ? Optional.empty()
           : Optional.of(
-              inside.sound(file).filter(own::equals).isPresent()
-                  ? Likeness.RENAMED
-                  : Likeness.REENCODED);
+              inspector.sound(file).filter(own::equals).isPresent()
+                  ? FileMatch.RENAMED
+                  : FileMatch.REENCODED);
     }
-    return inside
+    return inspector
         .facts(file)
         .filter(f -> apart(id, f) <= SAME_SECONDS && sameTags(id, f))
-        .map(f -> Likeness.LENGTH_TAGS);
+        .map(f -> FileMatch.LENGTH_TAGS);
   }
 
-  private double apart(int id, Facts facts) {
+  private double apart(int id, FileFacts facts) {
     return Math.abs(snapshot.value(id, Fields.DURATION).orElse(-1e9) - facts.seconds());
   }
 
-  private boolean sameTags(int id, Facts facts) {
+  private boolean sameTags(int id, FileFacts facts) {
     String title = NameKey.plain(facts.title());
     return !title.isEmpty()
         && title.equals(NameKey.plain(snapshot.raw(id, Fields.TITLE)))
@@ -201,7 +201,7 @@ final class CloserLook {
           break;
         }
         if (!known.contains(file.place())) {
-          Optional<Facts> facts = inside.facts(file);
+          Optional<FileFacts> facts = inspector.facts(file);
           if (facts.isPresent()) {
             made.computeIfAbsent(facts.get().seconds(), s -> new ArrayList<>()).add(file);
           }

@@ -15,8 +15,8 @@ import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
+import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.field.Fields;
-import tenterhook.core.field.Home;
 import tenterhook.core.job.Progress;
 import tenterhook.core.track.Snapshot;
 
@@ -58,7 +58,7 @@ public final class LostFinder {
    * @param file where it may be
    * @param likeness how the two agree
    */
-  public record Candidate(int id, FoundFile file, Likeness likeness) {
+  public record Candidate(int id, FoundFile file, FileMatch likeness) {
     /** 0 to 100. */
     public int certainty() {
       return likeness.certainty();
@@ -122,13 +122,13 @@ public final class LostFinder {
                         id,
                         file,
                         before
-                            ? Likeness.STOOD_BESIDE
-                            : file.size() == size ? Likeness.NAME_AND_SIZE : Likeness.NAME));
+                            ? FileMatch.STOOD_BESIDE
+                            : file.size() == size ? FileMatch.NAME_AND_SIZE : FileMatch.NAME));
               }
               for (FoundFile file : bySize.getOrDefault(size, List.of())) {
                 if (!file.name().equals(snapshot.fileName(id))
                     && !stoodBeside(snapshot, id, since.get(file.place()))) {
-                  mine.add(new Candidate(id, file, Likeness.SIZE));
+                  mine.add(new Candidate(id, file, FileMatch.SIZE));
                 }
               }
               mine.sort(BEST_FIRST);
@@ -157,9 +157,9 @@ public final class LostFinder {
       Snapshot snapshot,
       Map<Integer, List<Candidate>> candidates,
       List<FoundFile> onDisk,
-      Inside inside,
+      FileInspector inspector,
       Progress progress) {
-    return new CloserLook(snapshot, onDisk, inside).at(candidates, progress);
+    return new CloserLook(snapshot, onDisk, inspector).at(candidates, progress);
   }
 
   /**
@@ -205,7 +205,7 @@ public final class LostFinder {
         edits.add(new Edit.SetField(newcomer, Fields.STANDING, "", "removed"));
       }
       edits.add(
-          new Edit.Repoint(
+          new Edit.Relocate(
               one.id(),
               TrackEdits.place(snapshot, one.id()),
               one.file().place(),
@@ -219,7 +219,7 @@ public final class LostFinder {
   private static Map<Field<?>, String> kept(Snapshot snapshot, int id) {
     Map<Field<?>, String> kept = new HashMap<>();
     for (Field<?> field : Fields.all()) {
-      boolean ofFile = field.home() == Home.FILE || OF_FILE.contains(field);
+      boolean ofFile = field.origin() == FieldOrigin.FILE || OF_FILE.contains(field);
       if (ofFile && !snapshot.raw(id, field).isEmpty()) {
         kept.put(field, snapshot.raw(id, field));
       }

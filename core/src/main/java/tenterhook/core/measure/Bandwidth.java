@@ -5,7 +5,7 @@ package tenterhook.core.measure;
  * second, in bands of 150 Hz, and in it the steepest step down to what is nearly silence. Music
  * that fades by itself has no step; one that an encoder cut has.
  */
-final class Bandwidth implements Framer.Sink {
+final class Bandwidth implements FrameSplitter.Sink {
   static final int FRAME = 4096;
   private static final double BAND_HZ = 150;
   private static final double LOWEST_CUT = 9_000;

@@ -22,13 +22,13 @@ public final class Measurer {
   private final Levels levels;
   private final Overview.Builder overview;
   private final Bandwidth bandwidth;
-  private final Framer toBandwidth;
+  private final FrameSplitter toBandwidth;
   private final Resampler resampler;
   private final Onsets onsets = new Onsets();
   private final Pitches pitches = new Pitches(Integer.MAX_VALUE);
   private final Pitches opening = new Pitches(OPENING_FRAMES);
   private final SoundPrint.Builder print = new SoundPrint.Builder(Resampler.RATE, PRINT_FRAME);
-  private final List<Framer> slow;
+  private final List<FrameSplitter> slow;
   private final Biquad low = Biquad.lowPass(LOW_HZ, Resampler.RATE);
   private final Floats lowTenths = new Floats(Integer.MAX_VALUE - 8);
   private final float[] part;
@@ -54,13 +54,14 @@ public final class Measurer {
     levels = new Levels(rate, channels);
     overview = new Overview.Builder(rate);
     bandwidth = new Bandwidth(rate);
-    toBandwidth = new Framer(Bandwidth.FRAME, Math.max(Bandwidth.FRAME, rate / 4.0), bandwidth);
+    toBandwidth =
+        new FrameSplitter(Bandwidth.FRAME, Math.max(Bandwidth.FRAME, rate / 4.0), bandwidth);
     resampler = new Resampler(rate, Resampler.RATE);
     slow =
         List.of(
-            new Framer(Onsets.FRAME, Resampler.RATE / Onsets.RATE, onsets),
-            new Framer(Pitches.FRAME, Pitches.FRAME / 2.0, this::pitches),
-            new Framer(PRINT_FRAME, Resampler.RATE / SoundPrint.RATE, print));
+            new FrameSplitter(Onsets.FRAME, Resampler.RATE / Onsets.RATE, onsets),
+            new FrameSplitter(Pitches.FRAME, Pitches.FRAME / 2.0, this::pitches),
+            new FrameSplitter(PRINT_FRAME, Resampler.RATE / SoundPrint.RATE, print));
   }
 
   /**
@@ -96,7 +97,7 @@ public final class Measurer {
     overview.add(mono, frames);
     toBandwidth.add(mono, frames);
     float[] slowly = resampler.resampled(mono, frames);
-    for (Framer framer : slow) {
+    for (FrameSplitter framer : slow) {
       framer.add(slowly, resampler.made());
     }
     lows(slowly, resampler.made());
@@ -136,7 +137,7 @@ public final class Measurer {
   }
 
   /** What speaks for each tempo that might be. To be called at the end. */
-  public Evidence tempoEvidence() {
+  public CandidateFeatures tempoEvidence() {
     TempoFinder finder = new TempoFinder(onsets);
     double[] periods = finder.candidates().stream().mapToDouble(p -> p).toArray();
     double[] bpm = new double[periods.length];
@@ -145,11 +146,11 @@ public final class Measurer {
       bpm[i] = 60 * Onsets.RATE / periods[i];
       features[i] = finder.features(periods[i]);
     }
-    return new Evidence(bpm, features);
+    return new CandidateFeatures(bpm, features);
   }
 
   /** What speaks for each key, 0 to 11 the major ones from C, 12 to 23 the minor ones. */
-  public Evidence keyEvidence() {
+  public CandidateFeatures keyEvidence() {
     KeyFinder finder = new KeyFinder(pitches, opening);
     double[] keys = new double[24];
     double[][] features = new double[24][];
@@ -157,6 +158,6 @@ public final class Measurer {
       keys[k] = k;
       features[k] = finder.features(KeyFinder.key(k));
     }
-    return new Evidence(keys, features);
+    return new CandidateFeatures(keys, features);
   }
 }

@@ -5,7 +5,7 @@ package tenterhook.core.measure;
  * mean of the second around it (S. Dixon, Onset Detection Revisited, 2006). The first fifteen
  * minutes are kept.
  */
-final class Onsets implements Framer.Sink {
+final class Onsets implements FrameSplitter.Sink {
   /** Moments a second. */
   static final double RATE = Resampler.RATE / 128.0;
 

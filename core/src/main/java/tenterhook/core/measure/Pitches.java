@@ -5,7 +5,7 @@ package tenterhook.core.measure;
  * place is found between the bins by a parabola through logarithms (J. O. Smith, Spectral Audio
  * Signal Processing). Single frames are levelled, so that a quiet passage counts like a loud one.
  */
-final class Pitches implements Framer.Sink {
+final class Pitches implements FrameSplitter.Sink {
   static final int FRAME = 4096;
   static final int STEPS = 10;
   private static final int OCTAVES = 7;

@@ -123,7 +123,7 @@ public final class SoundPrint {
   }
 
   /** Makes a print from the stream; starts with the first sound. */
-  static final class Builder implements Framer.Sink {
+  static final class Builder implements FrameSplitter.Sink {
     private static final int BANDS = 33;
     private static final float SILENT = 1e-3f;
 

@@ -18,13 +18,13 @@ public final class SoundPrinter {
   /** Frames that make one sample. */
   private final int framesInOne;
 
-  private final List<Halver> halvers = new ArrayList<>();
+  private final List<Decimator> halvers = new ArrayList<>();
 
   /** For the rates that are not a multiple of what is wanted. */
   private final Optional<Resampler> resampler;
 
   private final SoundPrint.Builder print = new SoundPrint.Builder(HERTZ, FRAME);
-  private final Framer framer = new Framer(FRAME, HERTZ / SoundPrint.RATE, print);
+  private final FrameSplitter framer = new FrameSplitter(FRAME, HERTZ / SoundPrint.RATE, print);
   private final float[] mono = new float[BLOCK];
   private int filled;
   private boolean pending;
@@ -41,12 +41,12 @@ public final class SoundPrinter {
     framesInOne = rate >= 8 * HERTZ ? 2 : 1;
     double left = rate / (double) framesInOne;
     while (left >= 4 * HERTZ) {
-      halvers.add(Halver.quick(BLOCK));
+      halvers.add(Decimator.quick(BLOCK));
       left /= 2;
     }
     boolean even = left == 2 * HERTZ;
     if (even) {
-      halvers.add(Halver.sharp(BLOCK));
+      halvers.add(Decimator.sharp(BLOCK));
     }
     resampler = even ? Optional.empty() : Optional.of(new Resampler(left, HERTZ));
   }
@@ -127,7 +127,7 @@ public final class SoundPrinter {
     float[] slow = mono;
     int count = filled;
     filled = 0;
-    for (Halver halver : halvers) {
+    for (Decimator halver : halvers) {
       count = halver.halve(slow, count);
       slow = halver.out();
     }

@@ -18,11 +18,11 @@ enum Agreement {
   private static final int LEAST = 4;
 
   /** Compares values that a pattern read with those of a track. */
-  static Agreement of(int id, Map<Field<?>, String> read, Ground ground) {
+  static Agreement of(int id, Map<Field<?>, String> read, InspectionContext context) {
     boolean agrees = false;
     for (Map.Entry<Field<?>, String> one : read.entrySet()) {
-      if (!ground.hole(id, one.getKey())) {
-        if (!same(one.getKey(), ground.raw(id, one.getKey()), one.getValue(), ground)) {
+      if (!context.hole(id, one.getKey())) {
+        if (!same(one.getKey(), context.raw(id, one.getKey()), one.getValue(), context)) {
           return CONTRADICTS;
         }
         agrees |= one.getKey() != Fields.TRACK;
@@ -32,20 +32,20 @@ enum Agreement {
   }
 
   /** Whether two values mean the same; the known one may hold more, such as an artist in front. */
-  static boolean same(Field<?> field, String known, String read, Ground ground) {
+  static boolean same(Field<?> field, String known, String read, InspectionContext context) {
     if (field.type().numeric()) {
       return field.type().number(known) == field.type().number(read);
     }
     if (known.equals(read)) {
       return true;
     }
-    String a = ground.key(known);
-    String b = ground.key(read);
+    String a = context.key(known);
+    String b = context.key(read);
     return a.equals(b)
         || NameKey.near(a, b)
         || known.indexOf(' ') > 0
             && known.matches(".*\\s[-–—]\\s.*")
-            && Arrays.stream(known.split("\\s[-–—]\\s")).anyMatch(p -> ground.key(p).equals(b))
+            && Arrays.stream(known.split("\\s[-–—]\\s")).anyMatch(p -> context.key(p).equals(b))
         || Math.min(a.length(), b.length()) >= LEAST && (a.startsWith(b) || b.startsWith(a));
   }
 }

@@ -41,9 +41,9 @@ final class BrokenLetters implements Inspector.OfTrack {
   private record Mended(String text, String wrong, int certainty) {}
 
   @Override
-  public void inspect(int id, Ground ground, Consumer<Proposal> out) {
+  public void inspect(int id, InspectionContext context, Consumer<Proposal> out) {
     for (Field<?> field : FIELDS) {
-      String before = ground.raw(id, field);
+      String before = context.raw(id, field);
       if (!plain(before)) {
         mended(before)
             .ifPresent(
@@ -53,7 +53,7 @@ final class BrokenLetters implements Inspector.OfTrack {
                             RepairKind.BROKEN_LETTERS,
                             m.wrong(),
                             id,
-                            ground.edits(id, Map.of(field, m.text())),
+                            context.edits(id, Map.of(field, m.text())),
                             m.certainty(),
                             m.wrong())));
       }

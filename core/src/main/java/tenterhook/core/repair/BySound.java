@@ -17,9 +17,9 @@ final class BySound implements Inspector.OfTrack {
   private static final int LOOK_FIRST = 85;
 
   @Override
-  public void inspect(int id, Ground ground, Consumer<Proposal> out) {
-    tempo(id, ground, out);
-    key(id, ground, out);
+  public void inspect(int id, InspectionContext context, Consumer<Proposal> out) {
+    tempo(id, context, out);
+    key(id, context, out);
   }
 
   static int certainty(Snapshot snapshot, int id, boolean ofTempo) {
@@ -41,8 +41,8 @@ final class BySound implements Inspector.OfTrack {
         .orElse("");
   }
 
-  private static void tempo(int id, Ground ground, Consumer<Proposal> out) {
-    Snapshot snapshot = ground.snapshot();
+  private static void tempo(int id, InspectionContext context, Consumer<Proposal> out) {
+    Snapshot snapshot = context.snapshot();
     double measured = snapshot.value(id, Fields.MEASURED_BPM).orElse(0.0);
     double tagged = snapshot.value(id, Fields.BPM).orElse(0.0);
     if (measured == 0 || tagged > 0 && Math.abs(measured / tagged - 1) <= SAME_TEMPO) {
@@ -50,7 +50,7 @@ final class BySound implements Inspector.OfTrack {
     }
     int certainty = certainty(snapshot, id, true);
     String heard = String.format(Locale.ROOT, "%.1f beats a minute are heard", measured);
-    ground
+    context
         .proposal(
             RepairKind.TEMPO_BY_SOUND,
             tagged == 0 ? "fills an empty tempo" : against(tagged / measured),
@@ -72,8 +72,8 @@ final class BySound implements Inspector.OfTrack {
     return String.format(Locale.ROOT, "%.2f", bpm).replaceAll("\\.?0+$", "");
   }
 
-  private static void key(int id, Ground ground, Consumer<Proposal> out) {
-    Snapshot snapshot = ground.snapshot();
+  private static void key(int id, InspectionContext context, Consumer<Proposal> out) {
+    Snapshot snapshot = context.snapshot();
     Optional<MusicalKey> measured = MusicalKey.parse(snapshot.raw(id, Fields.MEASURED_KEY));
     String tag = snapshot.raw(id, Fields.KEY);
     Optional<MusicalKey> tagged = MusicalKey.parse(tag);
@@ -83,7 +83,7 @@ final class BySound implements Inspector.OfTrack {
     boolean empty = tag.isBlank();
     int certainty = certainty(snapshot, id, false);
     String heard = measured.get().name() + " is heard";
-    ground
+    context
         .proposal(
             RepairKind.KEY_BY_SOUND,
             empty ? "fills an empty key" : "the tag says otherwise",

@@ -17,23 +17,23 @@ final class CapitalLetters implements Inspector.OfTrack {
   private static final int LEAST_LETTERS = 6;
 
   @Override
-  public void inspect(int id, Ground ground, Consumer<Proposal> out) {
+  public void inspect(int id, InspectionContext context, Consumer<Proposal> out) {
     for (Field<?> field : FIELDS) {
-      String before = ground.raw(id, field);
+      String before = context.raw(id, field);
       if (before.isEmpty()) {
         continue;
       }
       boolean words = before.strip().indexOf(' ') > 0 && letters(before) >= LEAST_LETTERS;
       if (words && Capitals.allUpper(before)) {
-        propose(id, field, Capitals.proper(before), "all in capitals", 93, ground, out);
+        propose(id, field, Capitals.proper(before), "all in capitals", 93, context, out);
       } else if (words && Capitals.allLower(before)) {
-        propose(id, field, Capitals.proper(before), "all in small letters", 91, ground, out);
+        propose(id, field, Capitals.proper(before), "all in small letters", 91, context, out);
       } else if (words && turned(before) && TURNED.matcher(before).results().count() > 1) {
-        propose(id, field, Capitals.proper(before), "capitals turned round", 91, ground, out);
+        propose(id, field, Capitals.proper(before), "capitals turned round", 91, context, out);
       } else {
         Matcher initials = INITIALS.matcher(before);
         String after = initials.replaceAll(m -> m.group().toUpperCase(java.util.Locale.ROOT));
-        propose(id, field, after, "initials written as words", 94, ground, out);
+        propose(id, field, after, "initials written as words", 94, context, out);
       }
     }
   }
@@ -58,9 +58,9 @@ final class CapitalLetters implements Inspector.OfTrack {
       String after,
       String what,
       int certainty,
-      Ground ground,
+      InspectionContext context,
       Consumer<Proposal> out) {
     String reason = what + "; small words, initials and roman numbers by rule";
-    ground.proposal(RepairKind.CAPITALS, what, id, field, after, certainty, reason).ifPresent(out);
+    context.proposal(RepairKind.CAPITALS, what, id, field, after, certainty, reason).ifPresent(out);
   }
 }

@@ -30,13 +30,13 @@ final class Comments implements Inspector.OfTrack {
               + "\\x00])");
 
   @Override
-  public void inspect(int id, Ground ground, Consumer<Proposal> out) {
-    String before = ground.raw(id, Fields.COMMENT);
+  public void inspect(int id, InspectionContext context, Consumer<Proposal> out) {
+    String before = context.raw(id, Fields.COMMENT);
     if (before.isEmpty()) {
       return;
     }
-    Notation notation = ground.codebook().notation();
-    boolean coded = ground.codebook().notation().target() == (Field<?>) Fields.COMMENT;
+    Notation notation = context.codebook().notation();
+    boolean coded = context.codebook().notation().target() == (Field<?>) Fields.COMMENT;
     Notation.Reading reading =
         coded ? notation.read(before) : new Notation.Reading(before, List.of());
     if (reading.own().isBlank()) {
@@ -54,7 +54,7 @@ final class Comments implements Inspector.OfTrack {
               RepairKind.COMMENTS,
               found.getFirst(),
               id,
-              ground.edits(id, Map.of(Fields.COMMENT, after)),
+              context.edits(id, Map.of(Fields.COMMENT, after)),
               found.contains("several comments") ? 85 : 94,
               String.join(", ", found) + "; own words and codes stay"));
     }

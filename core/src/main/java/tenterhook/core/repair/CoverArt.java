@@ -20,7 +20,7 @@ final class CoverArt implements Inspector.OfFolder {
   private static final List<String> COVER_NAMES = List.of("cover", "front", "folder", "album");
 
   @Override
-  public void inspect(Folder folder, Ground ground, Consumer<Proposal> out) {
+  public void inspect(Folder folder, InspectionContext context, Consumer<Proposal> out) {
     Map<String, RoaringBitmap> albums = new LinkedHashMap<>();
     folder
         .ids()
@@ -28,11 +28,11 @@ final class CoverArt implements Inspector.OfFolder {
             (int id) ->
                 albums
                     .computeIfAbsent(
-                        ground.key(ground.raw(id, Fields.ALBUM)), a -> new RoaringBitmap())
+                        context.key(context.raw(id, Fields.ALBUM)), a -> new RoaringBitmap())
                     .add(id));
     long named = albums.keySet().stream().filter(a -> !a.isEmpty()).count();
     boolean one = named <= 1;
-    albums.forEach((album, ids) -> album(ids, album.isEmpty(), folder, one, ground, out));
+    albums.forEach((album, ids) -> album(ids, album.isEmpty(), folder, one, context, out));
   }
 
   private static void album(
@@ -40,34 +40,37 @@ final class CoverArt implements Inspector.OfFolder {
       boolean nameless,
       Folder folder,
       boolean oneAlbum,
-      Ground ground,
+      InspectionContext context,
       Consumer<Proposal> out) {
     RoaringBitmap album = nameless ? new RoaringBitmap() : ids;
     Map<String, Integer> counts = new TreeMap<>();
     ids.forEach(
         (int id) -> {
-          String raw = ground.raw(id, Fields.ARTWORK);
-          String trouble = ground.cover(id).map(CoverArt::trouble).orElse("missing");
+          String raw = context.raw(id, Fields.ARTWORK);
+          String trouble = context.cover(id).map(CoverArt::trouble).orElse("missing");
           if (trouble.isEmpty()) {
             counts.merge(raw, 1, Integer::sum);
             return;
           }
-          candidates(id, album, folder, oneAlbum, ground).stream()
+          candidates(id, album, folder, oneAlbum, context).stream()
               .findFirst()
               .ifPresent(
                   best -> {
                     counts.merge(best.artwork().raw(), 1, Integer::sum);
-                    propose(id, best, trouble, ground, out);
+                    propose(id, best, trouble, context, out);
                   });
         });
     if (!nameless) {
-      differing(ids, counts, ground, out);
+      differing(ids, counts, context, out);
     }
   }
 
   /** Where most of an album have one cover, the few that have another. */
   private static void differing(
-      RoaringBitmap ids, Map<String, Integer> counts, Ground ground, Consumer<Proposal> out) {
+      RoaringBitmap ids,
+      Map<String, Integer> counts,
+      InspectionContext context,
+      Consumer<Proposal> out) {
     String most = "";
     for (Map.Entry<String, Integer> one : counts.entrySet()) {
       most = one.getValue() > counts.getOrDefault(most, 0) ? one.getKey() : most;
@@ -81,11 +84,11 @@ final class CoverArt implements Inspector.OfFolder {
     String from = with + " tracks of the album";
     ids.forEach(
         (int id) -> {
-          String raw = ground.raw(id, Fields.ARTWORK);
+          String raw = context.raw(id, Fields.ARTWORK);
           if (!raw.equals(cover.raw())
-              && ground.cover(id).filter(a -> trouble(a).isEmpty()).isPresent()) {
+              && context.cover(id).filter(a -> trouble(a).isEmpty()).isPresent()) {
             ArtworkCandidate one = new ArtworkCandidate(cover, from, 75, with);
-            propose(id, one, "other than the album's", ground, out);
+            propose(id, one, "other than the album's", context, out);
           }
         });
   }
@@ -113,19 +116,19 @@ final class CoverArt implements Inspector.OfFolder {
    * @param oneAlbum whether the folder holds this album only
    */
   static List<ArtworkCandidate> candidates(
-      int id, RoaringBitmap album, Folder folder, boolean oneAlbum, Ground ground) {
+      int id, RoaringBitmap album, Folder folder, boolean oneAlbum, InspectionContext context) {
     List<ArtworkCandidate> found = new ArrayList<>();
-    String own = ground.raw(id, Fields.ARTWORK);
+    String own = context.raw(id, Fields.ARTWORK);
     Artwork.parse(own)
-        .map(a -> ground.surroundings().fitted().get(a.sha256()))
+        .map(a -> context.externalEvidence().fitted().get(a.sha256()))
         .ifPresent(a -> found.add(new ArtworkCandidate(a, "the same picture, made to fit", 95, 0)));
     Map<String, Integer> shared = new LinkedHashMap<>();
     album.forEach(
         (int other) -> {
           if (other != id) {
-            ground
+            context
                 .cover(other)
-                .map(a -> ground.surroundings().fitted().getOrDefault(a.sha256(), a))
+                .map(a -> context.externalEvidence().fitted().getOrDefault(a.sha256(), a))
                 .filter(a -> trouble(a).isEmpty())
                 .ifPresent(a -> shared.merge(a.raw(), 1, Integer::sum));
           }
@@ -136,8 +139,8 @@ final class CoverArt implements Inspector.OfFolder {
           String from = count == 1 ? "another track of the album" : count + " tracks of the album";
           found.add(new ArtworkCandidate(Artwork.parse(raw).orElseThrow(), from, certainty, count));
         });
-    for (Surroundings.Beside beside :
-        ground.surroundings().pictures().getOrDefault(folder.name(), List.of())) {
+    for (ExternalEvidence.Beside beside :
+        context.externalEvidence().pictures().getOrDefault(folder.name(), List.of())) {
       String name = beside.name().toLowerCase(Locale.ROOT);
       boolean cover = COVER_NAMES.stream().anyMatch(name::startsWith);
       int certainty = cover && oneAlbum ? 93 : oneAlbum ? 72 : 55;
@@ -155,8 +158,12 @@ final class CoverArt implements Inspector.OfFolder {
   }
 
   private static void propose(
-      int id, ArtworkCandidate from, String trouble, Ground ground, Consumer<Proposal> out) {
-    var edits = ground.edits(id, Map.of(Fields.ARTWORK, from.artwork().raw()));
+      int id,
+      ArtworkCandidate from,
+      String trouble,
+      InspectionContext context,
+      Consumer<Proposal> out) {
+    var edits = context.edits(id, Map.of(Fields.ARTWORK, from.artwork().raw()));
     if (!edits.isEmpty()) {
       out.accept(
           new Proposal(

@@ -15,10 +15,10 @@ final class Discs implements Inspector.OfTrack {
       Pattern.compile("(?i)(?:^|/)(?:cd|disc|disk)[ _-]?(\\d{1,2})$");
 
   @Override
-  public void inspect(int id, Ground ground, Consumer<Proposal> out) {
-    String name = ground.raw(id, Fields.ALBUM);
-    String folder = ground.raw(id, Fields.FOLDER);
-    if (!ground.hole(id, Fields.DISC) || !endsInNumber(name) && !endsInNumber(folder)) {
+  public void inspect(int id, InspectionContext context, Consumer<Proposal> out) {
+    String name = context.raw(id, Fields.ALBUM);
+    String folder = context.raw(id, Fields.FOLDER);
+    if (!context.hole(id, Fields.DISC) || !endsInNumber(name) && !endsInNumber(folder)) {
       return;
     }
     Matcher album = IN_ALBUM.matcher(name);
@@ -30,7 +30,7 @@ final class Discs implements Inspector.OfTrack {
               RepairKind.DISCS,
               inAlbum ? "discs in the album's name" : "discs in the folder's name",
               id,
-              ground.edits(id, Map.of(Fields.DISC, inAlbum ? album.group(2) : path.group(1))),
+              context.edits(id, Map.of(Fields.DISC, inAlbum ? album.group(2) : path.group(1))),
               93,
               inAlbum ? "the album's name ends in it" : "the folder is called so"));
     }

@@ -30,61 +30,62 @@ final class FileNames implements Inspector.OfFolder {
   }
 
   @Override
-  public void inspect(Folder folder, Ground ground, Consumer<Proposal> out) {
-    if (!worthwhile(folder, ground)) {
+  public void inspect(Folder folder, InspectionContext context, Consumer<Proposal> out) {
+    if (!worthwhile(folder, context)) {
       return;
     }
     Map<Integer, String> names = new LinkedHashMap<>();
-    folder.ids().forEach((int id) -> names.put(id, baseName(ground, id)));
+    folder.ids().forEach((int id) -> names.put(id, baseName(context, id)));
     Map<NamePattern, Votes> votes = new LinkedHashMap<>();
     for (NamePattern pattern : NamePattern.IN_FILES) {
       Votes mine = new Votes();
-      names.forEach((id, name) -> vote(id, name, pattern, mine, ground));
+      names.forEach((id, name) -> vote(id, name, pattern, mine, context));
       if (mine.holds()) {
         votes.put(pattern, mine);
       }
     }
-    folder.ids().forEach((int id) -> propose(id, votes, ground, out));
+    folder.ids().forEach((int id) -> propose(id, votes, context, out));
   }
 
-  private static void vote(int id, String name, NamePattern pattern, Votes votes, Ground ground) {
+  private static void vote(
+      int id, String name, NamePattern pattern, Votes votes, InspectionContext context) {
     Optional<Map<Field<?>, String>> read = pattern.read(name);
     if (read.isPresent()) {
-      Agreement how = Agreement.of(id, read.get(), ground);
+      Agreement how = Agreement.of(id, read.get(), context);
       votes.agreed += how == Agreement.AGREES ? 1 : 0;
       votes.contradicted += how == Agreement.CONTRADICTS ? 1 : 0;
     }
   }
 
-  private static boolean worthwhile(Folder folder, Ground ground) {
-    return folder.ids().stream().anyMatch(id -> open(id, ground));
+  private static boolean worthwhile(Folder folder, InspectionContext context) {
+    return folder.ids().stream().anyMatch(id -> open(id, context));
   }
 
-  private static boolean open(int id, Ground ground) {
-    return ground.hole(id, Fields.TITLE)
-        || ground.hole(id, Fields.ARTIST)
-        || ground.hole(id, Fields.TRACK);
+  private static boolean open(int id, InspectionContext context) {
+    return context.hole(id, Fields.TITLE)
+        || context.hole(id, Fields.ARTIST)
+        || context.hole(id, Fields.TRACK);
   }
 
   /** The file's name without its ending; underscores stand for blanks where there are none. */
-  static String baseName(Ground ground, int id) {
-    String name = ground.snapshot().fileName(id);
+  static String baseName(InspectionContext context, int id) {
+    String name = context.snapshot().fileName(id);
     int dot = name.lastIndexOf('.');
     String base = dot > 0 ? name.substring(0, dot) : name;
     return base.indexOf(' ') < 0 ? base.replace('_', ' ') : base;
   }
 
   private static void propose(
-      int id, Map<NamePattern, Votes> votes, Ground ground, Consumer<Proposal> out) {
-    if (!open(id, ground)) {
+      int id, Map<NamePattern, Votes> votes, InspectionContext context, Consumer<Proposal> out) {
+    if (!open(id, context)) {
       return;
     }
     NamePattern best = null;
     int bestScore = -1;
     for (Map.Entry<NamePattern, Votes> one : votes.entrySet()) {
-      Optional<Map<Field<?>, String>> read = one.getKey().read(baseName(ground, id));
+      Optional<Map<Field<?>, String>> read = one.getKey().read(baseName(context, id));
       if (read.isPresent()) {
-        Agreement how = Agreement.of(id, read.get(), ground);
+        Agreement how = Agreement.of(id, read.get(), context);
         int score = one.getValue().agreed + (how == Agreement.AGREES ? 1000 : 0);
         if (how != Agreement.CONTRADICTS && score > bestScore) {
           best = one.getKey();
@@ -93,16 +94,16 @@ final class FileNames implements Inspector.OfFolder {
       }
     }
     if (best != null) {
-      propose(id, best, votes.get(best), ground, out);
+      propose(id, best, votes.get(best), context, out);
     }
   }
 
   private static void propose(
-      int id, NamePattern pattern, Votes votes, Ground ground, Consumer<Proposal> out) {
+      int id, NamePattern pattern, Votes votes, InspectionContext context, Consumer<Proposal> out) {
     Map<Field<?>, String> values =
-        new LinkedHashMap<>(pattern.read(baseName(ground, id)).orElseThrow());
-    values.keySet().removeIf(field -> !ground.hole(id, field));
-    var edits = ground.edits(id, values);
+        new LinkedHashMap<>(pattern.read(baseName(context, id)).orElseThrow());
+    values.keySet().removeIf(field -> !context.hole(id, field));
+    var edits = context.edits(id, values);
     if (edits.isEmpty()) {
       return;
     }
@@ -115,7 +116,7 @@ final class FileNames implements Inspector.OfFolder {
             + " known names here, "
             + (votes.contradicted == 0 ? "none speaks against it" : votes.contradicted + " do not");
     if (values.containsKey(Fields.ARTIST)) {
-      int known = ground.tracksBy(values.get(Fields.ARTIST));
+      int known = context.tracksBy(values.get(Fields.ARTIST));
       certainty = known > 0 ? Math.min(98, certainty + 4) : Math.min(certainty, 80);
       reason += known > 0 ? "; " + known + " tracks by this artist" : "; a new artist";
     }

@@ -18,20 +18,21 @@ final class FolderNames implements Inspector.OfFolder {
   }
 
   @Override
-  public void inspect(Folder folder, Ground ground, Consumer<Proposal> out) {
+  public void inspect(Folder folder, InspectionContext context, Consumer<Proposal> out) {
     Optional<Reading> best = Optional.empty();
     for (NamePattern pattern : NamePattern.IN_FOLDERS) {
-      Optional<Reading> mine = read(pattern, folder, ground);
+      Optional<Reading> mine = read(pattern, folder, context);
       if (mine.filter(Reading::holds).isPresent()
           && (best.isEmpty() || mine.get().agreed() > best.get().agreed())) {
         best = mine;
       }
     }
-    Optional<Reading> reading = best.isPresent() ? best : byKnownArtist(folder, ground);
-    reading.ifPresent(r -> folder.ids().forEach((int id) -> propose(id, r, ground, out)));
+    Optional<Reading> reading = best.isPresent() ? best : byKnownArtist(folder, context);
+    reading.ifPresent(r -> folder.ids().forEach((int id) -> propose(id, r, context, out)));
   }
 
-  private static Optional<Reading> read(NamePattern pattern, Folder folder, Ground ground) {
+  private static Optional<Reading> read(
+      NamePattern pattern, Folder folder, InspectionContext context) {
     long depth = pattern.text().chars().filter(c -> c == '/').count();
     String[] parts = folder.path().split("/");
     if (folder.path().isEmpty() || parts.length < depth + 1) {
@@ -50,7 +51,7 @@ final class FolderNames implements Inspector.OfFolder {
                   .ids()
                   .forEach(
                       (int id) -> {
-                        Agreement how = Agreement.of(id, values, ground);
+                        Agreement how = Agreement.of(id, values, context);
                         votes[0] += how == Agreement.AGREES ? 1 : 0;
                         votes[1] += how == Agreement.CONTRADICTS ? 1 : 0;
                       });
@@ -59,13 +60,13 @@ final class FolderNames implements Inspector.OfFolder {
   }
 
   /** Where nothing is known of the folder's tracks, an artist that the collection knows helps. */
-  private static Optional<Reading> byKnownArtist(Folder folder, Ground ground) {
+  private static Optional<Reading> byKnownArtist(Folder folder, InspectionContext context) {
     for (NamePattern pattern : NamePattern.IN_FOLDERS) {
       if (pattern.fields().contains(Fields.ARTIST) && pattern.fields().contains(Fields.ALBUM)) {
-        Optional<Reading> reading = read(pattern, folder, ground);
+        Optional<Reading> reading = read(pattern, folder, context);
         if (reading.isPresent()
             && reading.get().contradicted() == 0
-            && ground.tracksBy(reading.get().values().get(Fields.ARTIST)) >= 2) {
+            && context.tracksBy(reading.get().values().get(Fields.ARTIST)) >= 2) {
           return reading;
         }
       }
@@ -73,10 +74,11 @@ final class FolderNames implements Inspector.OfFolder {
     return Optional.empty();
   }
 
-  private static void propose(int id, Reading reading, Ground ground, Consumer<Proposal> out) {
+  private static void propose(
+      int id, Reading reading, InspectionContext context, Consumer<Proposal> out) {
     Map<Field<?>, String> values = new LinkedHashMap<>(reading.values());
-    values.keySet().removeIf(field -> !ground.hole(id, field));
-    if (values.isEmpty() || Agreement.of(id, reading.values(), ground) == Agreement.CONTRADICTS) {
+    values.keySet().removeIf(field -> !context.hole(id, field));
+    if (values.isEmpty() || Agreement.of(id, reading.values(), context) == Agreement.CONTRADICTS) {
       return;
     }
     int certainty =
@@ -97,7 +99,7 @@ final class FolderNames implements Inspector.OfFolder {
             RepairKind.FOLDER_NAME,
             "“" + reading.pattern().words() + "” in the folder's path",
             id,
-            ground.edits(id, values),
+            context.edits(id, values),
             certainty,
             reason));
   }

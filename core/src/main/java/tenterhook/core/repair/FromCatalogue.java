@@ -11,8 +11,8 @@ import tenterhook.core.field.Fields;
 /** Fills holes, and puts right years that cannot be, by what the catalogue is surest of. */
 final class FromCatalogue implements Inspector.OfTrack {
   @Override
-  public void inspect(int id, Ground ground, Consumer<Proposal> out) {
-    Answer answer = ground.surroundings().answers().get(id);
+  public void inspect(int id, InspectionContext context, Consumer<Proposal> out) {
+    Answer answer = context.externalEvidence().answers().get(id);
     if (answer == null || answer.matches().isEmpty()) {
       return;
     }
@@ -22,11 +22,11 @@ final class FromCatalogue implements Inspector.OfTrack {
         .values()
         .forEach(
             (field, value) -> {
-              if (ground.hole(id, field) || field == Fields.YEAR && impossible(id, ground)) {
+              if (context.hole(id, field) || field == Fields.YEAR && impossible(id, context)) {
                 values.put(field, value);
               }
             });
-    var edits = ground.edits(id, values);
+    var edits = context.edits(id, values);
     if (!edits.isEmpty()) {
       out.accept(
           new Proposal(
@@ -41,11 +41,11 @@ final class FromCatalogue implements Inspector.OfTrack {
     }
   }
 
-  private static boolean impossible(int id, Ground ground) {
-    return ground
+  private static boolean impossible(int id, InspectionContext context) {
+    return context
         .snapshot()
         .value(id, Fields.YEAR)
-        .filter(y -> Years.plausible(y, ground))
+        .filter(y -> Years.plausible(y, context))
         .isEmpty();
   }
 }

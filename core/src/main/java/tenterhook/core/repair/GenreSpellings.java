@@ -28,8 +28,8 @@ final class GenreSpellings implements Inspector.OfName {
   }
 
   @Override
-  public Set<String> settled(Ground ground) {
-    return Set.copyOf(ground.codebook().genres().becomes().values());
+  public Set<String> settled(InspectionContext context) {
+    return Set.copyOf(context.codebook().genres().becomes().values());
   }
 
   /** Whether a value may mean something else than itself: it holds figures or a joint. */
@@ -61,13 +61,16 @@ final class GenreSpellings implements Inspector.OfName {
 
   @Override
   public void propose(
-      int id, Map<String, Respelling> respellings, Ground ground, Consumer<Proposal> out) {
+      int id,
+      Map<String, Respelling> respellings,
+      InspectionContext context,
+      Consumer<Proposal> out) {
     Set<String> after = new LinkedHashSet<>();
     Set<String> decisions = new LinkedHashSet<>();
     Set<String> reasons = new LinkedHashSet<>();
     int certainty = 100;
-    for (String value : Census.values(ground.snapshot(), id, Fields.GENRE)) {
-      Respelling to = meant(value, respellings, ground);
+    for (String value : NameIndex.values(context.snapshot(), id, Fields.GENRE)) {
+      Respelling to = meant(value, respellings, context);
       after.addAll(List.of(to.after().split(SEPARATOR)));
       if (!to.after().equals(value)) {
         decisions.add(value.strip() + " → " + Fields.GENRE.type().show(to.after()));
@@ -81,15 +84,15 @@ final class GenreSpellings implements Inspector.OfName {
               RepairKind.GENRES,
               String.join(", ", decisions),
               id,
-              ground.edits(id, Map.of(Fields.GENRE, String.join(SEPARATOR, after))),
+              context.edits(id, Map.of(Fields.GENRE, String.join(SEPARATOR, after))),
               certainty,
               String.join("; ", reasons)));
     }
   }
 
   private static Respelling meant(
-      String value, Map<String, Respelling> respellings, Ground ground) {
-    Optional<String> settled = ground.codebook().genres().settled(value);
+      String value, Map<String, Respelling> respellings, InspectionContext context) {
+    Optional<String> settled = context.codebook().genres().settled(value);
     if (settled.isPresent()) {
       return new Respelling(last(settled.get(), respellings), 99, "settled by you");
     }
@@ -100,7 +103,7 @@ final class GenreSpellings implements Inspector.OfName {
     for (String part : parts) {
       Respelling to = respellings.get(part);
       after.add(
-          ground
+          context
               .codebook()
               .genres()
               .settled(part)

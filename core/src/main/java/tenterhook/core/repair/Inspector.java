@@ -10,12 +10,12 @@ import tenterhook.core.field.Field;
 sealed interface Inspector {
   /** Judges a track by itself. */
   non-sealed interface OfTrack extends Inspector {
-    void inspect(int id, Ground ground, Consumer<Proposal> out);
+    void inspect(int id, InspectionContext context, Consumer<Proposal> out);
   }
 
   /** Judges the tracks of a folder together. */
   non-sealed interface OfFolder extends Inspector {
-    void inspect(Folder folder, Ground ground, Consumer<Proposal> out);
+    void inspect(Folder folder, InspectionContext context, Consumer<Proposal> out);
   }
 
   /** Judges the spellings of a name that are near one another. */
@@ -24,13 +24,16 @@ sealed interface Inspector {
     Field<?> field();
 
     /** Spellings that go before all others. */
-    default Set<String> settled(Ground ground) {
+    default Set<String> settled(InspectionContext context) {
       return Set.of();
     }
 
     /** The proposal for one track with such a spelling. */
     void propose(
-        int id, Map<String, Respelling> respellings, Ground ground, Consumer<Proposal> out);
+        int id,
+        Map<String, Respelling> respellings,
+        InspectionContext context,
+        Consumer<Proposal> out);
   }
 
   /**

@@ -21,15 +21,15 @@ final class Junk implements Inspector.OfTrack {
       Pattern.compile("^(\\d{1,2})(?:\\s*[-.)]\\s*|\\s+-\\s+)(?=\\p{L})");
 
   @Override
-  public void inspect(int id, Ground ground, Consumer<Proposal> out) {
+  public void inspect(int id, InspectionContext context, Consumer<Proposal> out) {
     for (Field<?> field : FIELDS) {
-      String before = ground.raw(id, field);
+      String before = context.raw(id, field);
       if (!before.isEmpty()) {
         List<String> taken = new ArrayList<>();
-        String named = field == Fields.TITLE ? unnumbered(id, before, ground, taken) : before;
-        String after = JunkText.cleaned(named, ground.rules().junk(), taken);
+        String named = field == Fields.TITLE ? unnumbered(id, before, context, taken) : before;
+        String after = JunkText.cleaned(named, context.rules().junk(), taken);
         if (!after.equals(before) && !after.isBlank()) {
-          propose(id, field, after, taken, ground, out);
+          propose(id, field, after, taken, context, out);
         }
       }
     }
@@ -40,7 +40,7 @@ final class Junk implements Inspector.OfTrack {
       Field<?> field,
       String after,
       List<String> taken,
-      Ground ground,
+      InspectionContext context,
       Consumer<Proposal> out) {
     String what = taken.isEmpty() ? "blanks and empty brackets" : taken.getFirst();
     out.accept(
@@ -48,7 +48,7 @@ final class Junk implements Inspector.OfTrack {
             RepairKind.JUNK,
             what + " in names",
             id,
-            ground.edits(id, Map.of(field, after)),
+            context.edits(id, Map.of(field, after)),
             taken.stream().anyMatch(t -> t.equals("numbering")) ? 93 : 96,
             taken.isEmpty()
                 ? "blanks, underscores and brackets that hold nothing"
@@ -56,13 +56,14 @@ final class Junk implements Inspector.OfTrack {
   }
 
   /** A number in front goes when it is the track's own number. */
-  private static String unnumbered(int id, String title, Ground ground, List<String> taken) {
+  private static String unnumbered(
+      int id, String title, InspectionContext context, List<String> taken) {
     if (title.isEmpty() || !Character.isDigit(title.charAt(0))) {
       return title;
     }
     Matcher number = NUMBERED.matcher(title);
     if (number.find()
-        && Agreement.same(Fields.TRACK, ground.raw(id, Fields.TRACK), number.group(1), ground)) {
+        && Agreement.same(Fields.TRACK, context.raw(id, Fields.TRACK), number.group(1), context)) {
       taken.add("numbering");
       return title.substring(number.end());
     }

@@ -4,7 +4,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import tenterhook.core.repair.Census.Tally;
+import tenterhook.core.repair.NameIndex.Tally;
 
 /**
  * The spellings of one name, which differ in case, accents or punctuation only, and the names that

@@ -23,19 +23,19 @@ final class Reissues implements Inspector.OfTrack {
   }
 
   @Override
-  public void inspect(int id, Ground ground, Consumer<Proposal> out) {
-    if (!isReissue(ground.snapshot(), id)) {
+  public void inspect(int id, InspectionContext context, Consumer<Proposal> out) {
+    if (!isReissue(context.snapshot(), id)) {
       return;
     }
-    int known = ground.originalYear(ground.raw(id, Fields.ARTIST), ground.raw(id, Fields.TITLE));
-    int year = ground.snapshot().value(id, Fields.YEAR).orElse(0);
+    int known = context.originalYear(context.raw(id, Fields.ARTIST), context.raw(id, Fields.TITLE));
+    int year = context.snapshot().value(id, Fields.YEAR).orElse(0);
     if (known >= Years.FIRST && year > known) {
       out.accept(
           new Proposal(
               RepairKind.REISSUES,
               "the year of the song, not of the reissue",
               id,
-              ground.edits(id, Map.of(Fields.YEAR, String.valueOf(known))),
+              context.edits(id, Map.of(Fields.YEAR, String.valueOf(known))),
               80,
               "the collection has the song from " + known));
     }

@@ -56,27 +56,27 @@ public final class Repairs {
           new Spellings(RepairKind.LABELS, Fields.LABEL),
           new GenreSpellings());
 
-  private final Census census = new Census();
+  private final NameIndex nameIndex = new NameIndex();
   private final Map<String, RoaringBitmap> folders = new HashMap<>();
   private final Map<Unit, List<Proposal>> found = new HashMap<>();
-  private final Askers<Unit> askers = new Askers<>(census);
+  private final DependencyIndex<Unit> dependencies = new DependencyIndex<>(nameIndex);
   private final Map<Inspector.OfName, Map<String, Inspector.Respelling>> respellings =
       new HashMap<>();
   private Snapshot snapshot;
   private Codebook codebook;
   private RepairRules rules;
-  private Surroundings surroundings;
+  private ExternalEvidence externalEvidence;
   private long inspected;
 
   /** What is judged at a time: a track, a folder, or a track's name in one field. */
   private record Unit(int inspector, int track, String folder) {}
 
   private Repairs(
-      Snapshot snapshot, Codebook codebook, RepairRules rules, Surroundings surroundings) {
+      Snapshot snapshot, Codebook codebook, RepairRules rules, ExternalEvidence externalEvidence) {
     this.snapshot = snapshot;
     this.codebook = codebook;
     this.rules = rules;
-    this.surroundings = surroundings;
+    this.externalEvidence = externalEvidence;
     BY_NAME.forEach(i -> respellings.put(i, new HashMap<>()));
   }
 
@@ -93,9 +93,9 @@ public final class Repairs {
       Snapshot snapshot,
       Codebook codebook,
       RepairRules rules,
-      Surroundings surroundings,
+      ExternalEvidence externalEvidence,
       Progress progress) {
-    Repairs repairs = new Repairs(snapshot, codebook, rules, surroundings);
+    Repairs repairs = new Repairs(snapshot, codebook, rules, externalEvidence);
     Dirty dirty = new Dirty();
     dirty.all = true;
     snapshot.tracks().forEach((int id) -> repairs.enter(id, 1, dirty));
@@ -116,7 +116,7 @@ public final class Repairs {
       Snapshot after,
       Codebook book,
       RepairRules settled,
-      Surroundings beside,
+      ExternalEvidence beside,
       RoaringBitmap changed) {
     inspected = 0;
     Dirty dirty = new Dirty();
@@ -128,7 +128,7 @@ public final class Repairs {
     snapshot = after;
     codebook = book;
     rules = settled;
-    surroundings = beside;
+    externalEvidence = beside;
     RoaringBitmap now = RoaringBitmap.and(changed, after.tracks());
     now.forEach((int id) -> enter(id, 1, dirty));
     dirty.tracks.or(all ? after.tracks() : changed);
@@ -152,7 +152,7 @@ public final class Repairs {
   }
 
   private void enter(int id, int step, Dirty dirty) {
-    census.count(snapshot, id, step, dirty::ask);
+    nameIndex.count(snapshot, id, step, dirty::ask);
     String folder = folderOf(id);
     RoaringBitmap inFolder = folders.computeIfAbsent(folder, f -> new RoaringBitmap());
     if (step > 0 && !snapshot.lost(id)) {
@@ -162,9 +162,12 @@ public final class Repairs {
     }
     dirty.tracks.add(id);
     dirty.folders.add(folder);
-    for (Field<?> field : dirty.all ? List.<Field<?>>of() : Census.NAMED) {
-      for (String name : Census.names(snapshot, id, field)) {
-        dirty.names.computeIfAbsent(field, f -> new HashSet<>()).add(census.knownKey(field, name));
+    for (Field<?> field : dirty.all ? List.<Field<?>>of() : NameIndex.NAMED) {
+      for (String name : NameIndex.names(snapshot, id, field)) {
+        dirty
+            .names
+            .computeIfAbsent(field, f -> new HashSet<>())
+            .add(nameIndex.knownKey(field, name));
       }
     }
   }
@@ -174,8 +177,9 @@ public final class Repairs {
   }
 
   private void inspect(Dirty dirty, Progress progress) {
-    Ground ground = new Ground(snapshot, codebook, rules, surroundings, census);
-    Set<Unit> asking = askers.concernedBy(dirty.questions);
+    InspectionContext context =
+        new InspectionContext(snapshot, codebook, rules, externalEvidence, nameIndex);
+    Set<Unit> asking = dependencies.concernedBy(dirty.questions);
     asking.removeIf(
         u ->
             u.track() > 0 && dirty.tracks.contains(u.track())
@@ -198,7 +202,7 @@ public final class Repairs {
       progress.at(from + batch.size(), units.size(), "");
     }
     for (int i = 0; i < BY_NAME.size() && !progress.stopped(); i++) {
-      names(i, dirty, ground);
+      names(i, dirty, context);
     }
   }
 
@@ -212,7 +216,8 @@ public final class Repairs {
         .parallel()
         .mapToObj(
             part -> {
-              Ground own = new Ground(snapshot, codebook, rules, surroundings, census);
+              InspectionContext own =
+                  new InspectionContext(snapshot, codebook, rules, externalEvidence, nameIndex);
               int from = (int) ((long) units.size() * part / parts);
               int to = (int) ((long) units.size() * (part + 1) / parts);
               return units.subList(from, to).stream().map(u -> judge(u, own)).toList();
@@ -221,19 +226,19 @@ public final class Repairs {
         .toList();
   }
 
-  private Judged judge(Unit unit, Ground ground) {
-    Set<Question> asked = ground.noting();
+  private Judged judge(Unit unit, InspectionContext context) {
+    Set<Question> asked = context.noting();
     List<Proposal> proposals = new ArrayList<>(0);
     if (unit.folder().isEmpty()) {
       if (snapshot.has(unit.track()) && !snapshot.lost(unit.track())) {
-        BY_TRACK.get(unit.inspector()).inspect(unit.track(), ground, proposals::add);
+        BY_TRACK.get(unit.inspector()).inspect(unit.track(), context, proposals::add);
       }
     } else {
       RoaringBitmap ids = folders.getOrDefault(unit.folder(), new RoaringBitmap());
       if (!ids.isEmpty()) {
         String path = unit.folder().substring(unit.folder().indexOf('/') + 1);
         Inspector.Folder folder = new Inspector.Folder(unit.folder(), path, ids);
-        BY_FOLDER.get(unit.inspector()).inspect(folder, ground, proposals::add);
+        BY_FOLDER.get(unit.inspector()).inspect(folder, context, proposals::add);
       }
     }
     return new Judged(unit, proposals, asked.isEmpty() ? Set.of() : Set.copyOf(asked));
@@ -241,7 +246,7 @@ public final class Repairs {
 
   private void take(Judged judged) {
     keep(judged.unit(), judged.proposals());
-    askers.remember(judged.unit(), judged.asked());
+    dependencies.remember(judged.unit(), judged.asked());
   }
 
   private void keep(Unit unit, List<Proposal> proposals) {
@@ -253,22 +258,22 @@ public final class Repairs {
   }
 
   /** Judges the clusters that hold a changed name, then the tracks whose spelling that concerns. */
-  private void names(int place, Dirty dirty, Ground ground) {
+  private void names(int place, Dirty dirty, InspectionContext context) {
     Inspector.OfName inspector = BY_NAME.get(place);
     Set<String> keys = new TreeSet<>(dirty.names.getOrDefault(inspector.field(), Set.of()));
     boolean genres = dirty.genres && inspector.field() == Fields.GENRE;
     if (genres || dirty.all) {
-      keys.addAll(census.keys(inspector.field()));
+      keys.addAll(nameIndex.keys(inspector.field()));
     } else {
-      List.copyOf(keys).forEach(key -> keys.addAll(census.slipsNear(inspector.field(), key)));
+      List.copyOf(keys).forEach(key -> keys.addAll(nameIndex.slipsNear(inspector.field(), key)));
     }
     Map<String, Inspector.Respelling> known = respellings.get(inspector);
-    Set<String> settled = inspector.settled(ground);
+    Set<String> settled = inspector.settled(context);
     Map<String, Inspector.Respelling> fresh = new HashMap<>();
     Set<String> judged = new HashSet<>();
     for (String key : keys) {
       inspected++;
-      census
+      nameIndex
           .cluster(inspector.field(), key, settled)
           .ifPresent(
               cluster -> {
@@ -278,7 +283,8 @@ public final class Repairs {
     }
     known
         .keySet()
-        .removeIf(s -> !judged.contains(s) && keys.contains(census.knownKey(inspector.field(), s)));
+        .removeIf(
+            s -> !judged.contains(s) && keys.contains(nameIndex.knownKey(inspector.field(), s)));
     Set<String> other = new HashSet<>();
     for (String spelling : judged) {
       Inspector.Respelling now = fresh.get(spelling);
@@ -295,7 +301,7 @@ public final class Repairs {
             ? snapshot.tracks()
             : other.isEmpty() ? new RoaringBitmap() : having(other, inspector.field());
     ids.or(dirty.tracks);
-    ids.forEach((int id) -> spelled(place, id, known, ground));
+    ids.forEach((int id) -> spelled(place, id, known, context));
   }
 
   private RoaringBitmap having(Set<String> spellings, Field<?> field) {
@@ -304,17 +310,19 @@ public final class Repairs {
         id -> {
           int number = snapshot.column(field).number(id);
           if (hit[number] == 0) {
-            boolean any = Census.names(snapshot, id, field).stream().anyMatch(spellings::contains);
+            boolean any =
+                NameIndex.names(snapshot, id, field).stream().anyMatch(spellings::contains);
             hit[number] = (byte) (any ? 1 : 2);
           }
           return hit[number] == 1;
         });
   }
 
-  private void spelled(int place, int id, Map<String, Inspector.Respelling> known, Ground ground) {
+  private void spelled(
+      int place, int id, Map<String, Inspector.Respelling> known, InspectionContext context) {
     List<Proposal> proposals = new ArrayList<>(0);
     if (snapshot.has(id) && !snapshot.lost(id)) {
-      BY_NAME.get(place).propose(id, known, ground, proposals::add);
+      BY_NAME.get(place).propose(id, known, context, proposals::add);
     }
     keep(new Unit(BY_TRACK.size() + place, id, ""), proposals);
   }
@@ -396,6 +404,6 @@ public final class Repairs {
         same,
         new Inspector.Folder(folder, path, ids),
         albums.stream().filter(a -> !a.isBlank()).count() <= 1,
-        new Ground(snapshot, codebook, rules, surroundings, census));
+        new InspectionContext(snapshot, codebook, rules, externalEvidence, nameIndex));
   }
 }

@@ -54,8 +54,11 @@ final class Spellings implements Inspector.OfName {
 
   @Override
   public void propose(
-      int id, Map<String, Respelling> respellings, Ground ground, Consumer<Proposal> out) {
-    String before = ground.raw(id, field);
+      int id,
+      Map<String, Respelling> respellings,
+      InspectionContext context,
+      Consumer<Proposal> out) {
+    String before = context.raw(id, field);
     Respelling to = respellings.get(before);
     if (to != null) {
       out.accept(
@@ -63,7 +66,7 @@ final class Spellings implements Inspector.OfName {
               kind,
               before.strip() + " → " + to.after(),
               id,
-              ground.edits(id, Map.of(field, to.after())),
+              context.edits(id, Map.of(field, to.after())),
               to.certainty(),
               to.reason()));
     }

@@ -11,13 +11,13 @@ final class Tempo implements Inspector.OfTrack {
   private static final double NEAR = 0.15;
 
   @Override
-  public void inspect(int id, Ground ground, Consumer<Proposal> out) {
-    List<String> genres = Census.values(ground.snapshot(), id, Fields.GENRE);
-    double bpm = ground.snapshot().value(id, Fields.BPM).orElse(0.0);
+  public void inspect(int id, InspectionContext context, Consumer<Proposal> out) {
+    List<String> genres = NameIndex.values(context.snapshot(), id, Fields.GENRE);
+    double bpm = context.snapshot().value(id, Fields.BPM).orElse(0.0);
     if (genres.size() != 1 || bpm == 0) {
       return;
     }
-    int typical = ground.tempoOf(genres.getFirst());
+    int typical = context.tempoOf(genres.getFirst());
     for (double other : new double[] {bpm * 2, bpm / 2}) {
       boolean wrong = Math.abs(bpm - typical) > typical * 0.3;
       if (typical > 0 && wrong && Math.abs(other - typical) <= typical * NEAR) {
@@ -26,7 +26,7 @@ final class Tempo implements Inspector.OfTrack {
                 RepairKind.TEMPO,
                 other > bpm ? "half of what it should be" : "double of what it should be",
                 id,
-                ground.edits(id, Map.of(Fields.BPM, plain(other))),
+                context.edits(id, Map.of(Fields.BPM, plain(other))),
                 86,
                 genres.getFirst() + " keeps to about " + typical + " here"));
       }

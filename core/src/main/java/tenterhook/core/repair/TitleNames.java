@@ -18,27 +18,27 @@ final class TitleNames implements Inspector.OfFolder {
   private static final String DECISION = "“%s” in the title";
 
   @Override
-  public void inspect(Folder folder, Ground ground, Consumer<Proposal> out) {
+  public void inspect(Folder folder, InspectionContext context, Consumer<Proposal> out) {
     boolean dashed =
-        folder.ids().stream().anyMatch(id -> DASHED.matcher(ground.raw(id, Fields.TITLE)).find());
+        folder.ids().stream().anyMatch(id -> DASHED.matcher(context.raw(id, Fields.TITLE)).find());
     if (!dashed) {
       return;
     }
     Map<NamePattern, int[]> votes = new LinkedHashMap<>();
     for (NamePattern pattern : NamePattern.IN_TITLES) {
       votes.put(pattern, new int[2]);
-      folder.ids().forEach((int id) -> vote(id, pattern, ground, votes.get(pattern)));
+      folder.ids().forEach((int id) -> vote(id, pattern, context, votes.get(pattern)));
     }
-    folder.ids().forEach((int id) -> propose(id, votes, ground, out));
+    folder.ids().forEach((int id) -> propose(id, votes, context, out));
   }
 
-  private static void vote(int id, NamePattern pattern, Ground ground, int[] votes) {
-    Optional<Map<Field<?>, String>> read = pattern.read(ground.raw(id, Fields.TITLE));
+  private static void vote(int id, NamePattern pattern, InspectionContext context, int[] votes) {
+    Optional<Map<Field<?>, String>> read = pattern.read(context.raw(id, Fields.TITLE));
     if (read.isPresent()) {
       String artist = read.get().get(Fields.ARTIST);
-      if (!ground.hole(id, Fields.ARTIST)) {
-        votes[same(ground.raw(id, Fields.ARTIST), artist) ? 0 : 1]++;
-      } else if (ground.tracksBy(artist) > 0) {
+      if (!context.hole(id, Fields.ARTIST)) {
+        votes[same(context.raw(id, Fields.ARTIST), artist) ? 0 : 1]++;
+      } else if (context.tracksBy(artist) > 0) {
         votes[0]++;
       }
     }
@@ -49,13 +49,13 @@ final class TitleNames implements Inspector.OfFolder {
   }
 
   private static void propose(
-      int id, Map<NamePattern, int[]> votes, Ground ground, Consumer<Proposal> out) {
-    String title = ground.raw(id, Fields.TITLE);
+      int id, Map<NamePattern, int[]> votes, InspectionContext context, Consumer<Proposal> out) {
+    String title = context.raw(id, Fields.TITLE);
     Optional<Proposal> best = Optional.empty();
     for (Map.Entry<NamePattern, int[]> one : votes.entrySet()) {
       Optional<Map<Field<?>, String>> read = one.getKey().read(title);
       if (read.isPresent()) {
-        Optional<Proposal> mine = judge(id, one.getKey(), read.get(), one.getValue(), ground);
+        Optional<Proposal> mine = judge(id, one.getKey(), read.get(), one.getValue(), context);
         if (mine.isPresent()
             && (best.isEmpty() || mine.get().certainty() > best.get().certainty())) {
           best = mine;
@@ -66,20 +66,24 @@ final class TitleNames implements Inspector.OfFolder {
   }
 
   private static Optional<Proposal> judge(
-      int id, NamePattern pattern, Map<Field<?>, String> read, int[] votes, Ground ground) {
+      int id,
+      NamePattern pattern,
+      Map<Field<?>, String> read,
+      int[] votes,
+      InspectionContext context) {
     String artist = read.get(Fields.ARTIST);
     String rest = read.get(Fields.TITLE);
-    if (!ground.hole(id, Fields.TRACK)
+    if (!context.hole(id, Fields.TRACK)
         && read.containsKey(Fields.TRACK)
         && !Agreement.same(
-            Fields.TRACK, ground.raw(id, Fields.TRACK), read.get(Fields.TRACK), ground)) {
+            Fields.TRACK, context.raw(id, Fields.TRACK), read.get(Fields.TRACK), context)) {
       return Optional.empty();
     }
     Map<Field<?>, String> values = new LinkedHashMap<>(read);
     int certainty;
     String reason;
-    if (!ground.hole(id, Fields.ARTIST)) {
-      if (!same(ground.raw(id, Fields.ARTIST), artist)) {
+    if (!context.hole(id, Fields.ARTIST)) {
+      if (!same(context.raw(id, Fields.ARTIST), artist)) {
         return Optional.empty();
       }
       Optional<Map<Field<?>, String>> again = pattern.read(rest);
@@ -91,13 +95,13 @@ final class TitleNames implements Inspector.OfFolder {
       certainty = 97;
       reason = "the title says again who the artist is";
     } else {
-      int known = ground.tracksBy(artist);
-      boolean rival = ground.tracksBy(rest) > 0;
+      int known = context.tracksBy(artist);
+      boolean rival = context.tracksBy(rest) > 0;
       if (known > 0 && !rival) {
         certainty = Math.min(98, 92 + known);
         reason = known == 1 ? "1 track by this artist" : known + " tracks by this artist";
       } else if (known > 0) {
-        certainty = known > ground.tracksBy(rest) * 4 ? 75 : 50;
+        certainty = known > context.tracksBy(rest) * 4 ? 75 : 50;
         reason = "both parts are artists in the collection";
       } else if (!rival && votes[0] >= 3 && votes[1] == 0) {
         certainty = Math.min(88, 76 + votes[0]);
@@ -119,7 +123,7 @@ final class TitleNames implements Inspector.OfFolder {
             RepairKind.ARTIST_IN_TITLE,
             DECISION.formatted(pattern.words()),
             id,
-            ground.edits(id, values),
+            context.edits(id, values),
             certainty,
             reason));
   }

@@ -14,8 +14,8 @@ final class VersionForm implements Inspector.OfTrack {
   private static final Pattern SHORT = Pattern.compile("(?i)\\brmx\\b");
 
   @Override
-  public void inspect(int id, Ground ground, Consumer<Proposal> out) {
-    String before = ground.raw(id, Fields.TITLE);
+  public void inspect(int id, InspectionContext context, Consumer<Proposal> out) {
+    String before = context.raw(id, Fields.TITLE);
     boolean shaped = before.indexOf('[') >= 0 || before.indexOf('{') >= 0;
     if (!shaped
         && !before.contains(" - ")
@@ -30,7 +30,7 @@ final class VersionForm implements Inspector.OfTrack {
               RepairKind.VERSIONS,
               "versions in round brackets",
               id,
-              ground.edits(id, Map.of(Fields.TITLE, after)),
+              context.edits(id, Map.of(Fields.TITLE, after)),
               88,
               "the version stays, in the form that the others have"));
     }

@@ -26,36 +26,36 @@ final class WholeAlbum implements Inspector.OfFolder {
   }
 
   @Override
-  public void inspect(Folder folder, Ground ground, Consumer<Proposal> out) {
+  public void inspect(Folder folder, InspectionContext context, Consumer<Proposal> out) {
     if (folder.ids().getCardinality() < LEAST) {
       return;
     }
-    Majority album = majority(folder, Fields.ALBUM, ground);
+    Majority album = majority(folder, Fields.ALBUM, context);
     if (!album.clear()) {
       return;
     }
     RoaringBitmap members = new RoaringBitmap();
-    albumName(folder, album, ground, members, out);
-    albumArtist(members, ground, out);
-    Majority year = majority(folder, Fields.YEAR, ground);
+    albumName(folder, album, context, members, out);
+    albumArtist(members, context, out);
+    Majority year = majority(folder, Fields.YEAR, context);
     if (year.clear()) {
-      year(members, year, ground, out);
+      year(members, year, context, out);
     }
   }
 
-  private static Majority majority(Folder folder, Field<?> field, Ground ground) {
+  private static Majority majority(Folder folder, Field<?> field, InspectionContext context) {
     Map<String, Integer> counts = new HashMap<>();
     Map<String, String> shown = new HashMap<>();
     folder
         .ids()
         .forEach(
             (int id) -> {
-              if (!ground.hole(id, field)) {
-                String raw = ground.raw(id, field);
+              if (!context.hole(id, field)) {
+                String raw = context.raw(id, field);
                 String key =
                     field.type().numeric()
                         ? String.valueOf(field.type().number(raw))
-                        : ground.key(raw);
+                        : context.key(raw);
                 counts.merge(key, 1, Integer::sum);
                 shown.merge(key, raw, (a, b) -> a.compareTo(b) <= 0 ? a : b);
               }
@@ -69,17 +69,21 @@ final class WholeAlbum implements Inspector.OfFolder {
 
   /** Proposes the album's name and collects the tracks that then have it. */
   private static void albumName(
-      Folder folder, Majority album, Ground ground, RoaringBitmap members, Consumer<Proposal> out) {
-    String key = ground.key(album.value());
+      Folder folder,
+      Majority album,
+      InspectionContext context,
+      RoaringBitmap members,
+      Consumer<Proposal> out) {
+    String key = context.key(album.value());
     folder
         .ids()
         .forEach(
             (int id) -> {
-              String mine = ground.raw(id, Fields.ALBUM);
+              String mine = context.raw(id, Fields.ALBUM);
               String reason =
                   album.with() + " tracks of the folder are from “" + album.value() + "”";
-              boolean here = ground.key(mine).equals(key);
-              if (here || mine.isBlank() || numberFits(id, folder, ground)) {
+              boolean here = context.key(mine).equals(key);
+              if (here || mine.isBlank() || numberFits(id, folder, context)) {
                 members.add(id);
               }
               if (mine.isBlank()) {
@@ -91,9 +95,9 @@ final class WholeAlbum implements Inspector.OfFolder {
                     "albums without their name",
                     certainty,
                     reason,
-                    ground,
+                    context,
                     out);
-              } else if (!here && numberFits(id, folder, ground)) {
+              } else if (!here && numberFits(id, folder, context)) {
                 propose(
                     id,
                     Fields.ALBUM,
@@ -101,32 +105,33 @@ final class WholeAlbum implements Inspector.OfFolder {
                     "tracks with another album's name",
                     70,
                     reason,
-                    ground,
+                    context,
                     out);
               }
             });
   }
 
   /** Whether the track's number is one that no other track of the folder has. */
-  private static boolean numberFits(int id, Folder folder, Ground ground) {
-    String number = ground.raw(id, Fields.TRACK);
+  private static boolean numberFits(int id, Folder folder, InspectionContext context) {
+    String number = context.raw(id, Fields.TRACK);
     return !number.isEmpty()
         && folder.ids().stream()
-            .noneMatch(o -> o != id && ground.raw(o, Fields.TRACK).equals(number));
+            .noneMatch(o -> o != id && context.raw(o, Fields.TRACK).equals(number));
   }
 
-  private static void albumArtist(RoaringBitmap members, Ground ground, Consumer<Proposal> out) {
+  private static void albumArtist(
+      RoaringBitmap members, InspectionContext context, Consumer<Proposal> out) {
     Set<String> artists = new HashSet<>();
     Set<String> albumArtists = new HashSet<>();
     int[] known = {0};
     members.forEach(
         (int id) -> {
-          if (!ground.hole(id, Fields.ARTIST)) {
-            artists.add(ground.key(ground.raw(id, Fields.ARTIST)));
+          if (!context.hole(id, Fields.ARTIST)) {
+            artists.add(context.key(context.raw(id, Fields.ARTIST)));
             known[0]++;
           }
-          if (!ground.hole(id, Fields.ALBUM_ARTIST)) {
-            albumArtists.add(ground.raw(id, Fields.ALBUM_ARTIST));
+          if (!context.hole(id, Fields.ALBUM_ARTIST)) {
+            albumArtists.add(context.raw(id, Fields.ALBUM_ARTIST));
           }
         });
     boolean compilation = artists.size() >= LEAST && artists.size() * 2 >= known[0];
@@ -139,28 +144,28 @@ final class WholeAlbum implements Inspector.OfFolder {
         none ? artists.size() + " artists on one album" : "the album's other tracks have it";
     members.forEach(
         (int id) -> {
-          if (ground.hole(id, Fields.ALBUM_ARTIST)) {
+          if (context.hole(id, Fields.ALBUM_ARTIST)) {
             String decision = "albums without their artist";
-            propose(id, Fields.ALBUM_ARTIST, value, decision, none ? 91 : 95, reason, ground, out);
+            propose(id, Fields.ALBUM_ARTIST, value, decision, none ? 91 : 95, reason, context, out);
           }
         });
   }
 
   private static void year(
-      RoaringBitmap members, Majority year, Ground ground, Consumer<Proposal> out) {
+      RoaringBitmap members, Majority year, InspectionContext context, Consumer<Proposal> out) {
     double number = Fields.YEAR.type().number(year.value());
     members.forEach(
         (int id) -> {
-          String raw = ground.raw(id, Fields.YEAR);
+          String raw = context.raw(id, Fields.YEAR);
           if (raw.isBlank()) {
             int certainty = year.others() == 0 ? 91 : 75;
             String reason = year.with() + " tracks of the album have it";
             String decision = "years missing in an album";
-            propose(id, Fields.YEAR, year.value(), decision, certainty, reason, ground, out);
+            propose(id, Fields.YEAR, year.value(), decision, certainty, reason, context, out);
           } else if (!Fields.YEAR.isHole(raw) && Fields.YEAR.type().number(raw) != number) {
             String reason = year.with() + " tracks of the album have " + year.value();
             String decision = "years that differ in an album";
-            propose(id, Fields.YEAR, year.value(), decision, 75, reason, ground, out);
+            propose(id, Fields.YEAR, year.value(), decision, 75, reason, context, out);
           }
         });
   }
@@ -172,9 +177,9 @@ final class WholeAlbum implements Inspector.OfFolder {
       String decision,
       int certainty,
       String reason,
-      Ground ground,
+      InspectionContext context,
       Consumer<Proposal> out) {
-    ground
+    context
         .proposal(RepairKind.WHOLE_ALBUM, decision, id, field, after, certainty, reason)
         .ifPresent(out);
   }

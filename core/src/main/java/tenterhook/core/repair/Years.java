@@ -21,76 +21,79 @@ final class Years implements Inspector.OfFolder {
   private static final Pattern IN_PATH = Pattern.compile("(?<!\\d)((?:19|20)\\d\\d)(?!\\d)");
 
   @Override
-  public void inspect(Folder folder, Ground ground, Consumer<Proposal> out) {
-    folder.ids().forEach((int id) -> inspect(id, folder, ground, out));
+  public void inspect(Folder folder, InspectionContext context, Consumer<Proposal> out) {
+    folder.ids().forEach((int id) -> inspect(id, folder, context, out));
   }
 
   /** Whether a year is one in which a recording may have been made. */
-  static boolean plausible(int year, Ground ground) {
-    return year >= FIRST && year <= ground.surroundings().thisYear() + 1;
+  static boolean plausible(int year, InspectionContext context) {
+    return year >= FIRST && year <= context.externalEvidence().thisYear() + 1;
   }
 
-  private static void inspect(int id, Folder folder, Ground ground, Consumer<Proposal> out) {
-    String raw = ground.raw(id, Fields.YEAR);
+  private static void inspect(
+      int id, Folder folder, InspectionContext context, Consumer<Proposal> out) {
+    String raw = context.raw(id, Fields.YEAR);
     if (raw.isBlank()) {
       return;
     }
-    int meant = meant(raw, ground);
+    int meant = meant(raw, context);
     if (meant == 0) {
-      elsewhere(id, raw, folder, ground, out);
+      elsewhere(id, raw, folder, context, out);
     } else if (DATE.matcher(raw).matches()) {
-      propose(id, meant, "a whole date", 97, "the year of the date", ground, out);
+      propose(id, meant, "a whole date", 97, "the year of the date", context, out);
     } else if (SHORT.matcher(raw).matches()) {
-      propose(id, meant, "two figures", 80, "two figures only", ground, out);
+      propose(id, meant, "two figures", 80, "two figures only", context, out);
     }
   }
 
   /** The year that a text means by itself, or 0 when it cannot be. */
-  private static int meant(String raw, Ground ground) {
+  private static int meant(String raw, InspectionContext context) {
     Matcher two = SHORT.matcher(raw);
     if (two.matches() && !two.group(1).equals("00")) {
       int year = Integer.parseInt(two.group(1));
-      return (year <= ground.surroundings().thisYear() % 100 + 1 ? 2000 : 1900) + year;
+      return (year <= context.externalEvidence().thisYear() % 100 + 1 ? 2000 : 1900) + year;
     }
-    return Fields.YEAR.type().parse(raw).filter(y -> plausible(y, ground)).orElse(0);
+    return Fields.YEAR.type().parse(raw).filter(y -> plausible(y, context)).orElse(0);
   }
 
   private static void elsewhere(
-      int id, String raw, Folder folder, Ground ground, Consumer<Proposal> out) {
+      int id, String raw, Folder folder, InspectionContext context, Consumer<Proposal> out) {
     String wrong = raw.strip() + " cannot be";
     Set<Integer> album = new TreeSet<>();
-    int tracks = ofAlbum(id, folder.ids(), ground, album);
-    int path = inPath(folder, ground);
+    int tracks = ofAlbum(id, folder.ids(), context, album);
+    int path = inPath(folder, context);
     if (path > 0 && album.equals(Set.of(path))) {
-      propose(id, path, wrong, 94, "the folder's path and the album say so", ground, out);
+      propose(id, path, wrong, 94, "the folder's path and the album say so", context, out);
     } else if (path > 0 && album.isEmpty()) {
-      propose(id, path, wrong, 82, "the folder's path says so", ground, out);
+      propose(id, path, wrong, 82, "the folder's path says so", context, out);
     } else if (path == 0 && album.size() == 1 && tracks >= 3) {
       int year = album.iterator().next();
-      propose(id, year, wrong, 92, "the album's other tracks agree on it", ground, out);
+      propose(id, year, wrong, 92, "the album's other tracks agree on it", context, out);
     } else if (!Fields.YEAR.isHole(raw)) {
-      propose(id, 0, wrong, 70, "nothing else is known; an honest hole is better", ground, out);
+      propose(id, 0, wrong, 70, "nothing else is known; an honest hole is better", context, out);
     }
   }
 
-  private static int inPath(Folder folder, Ground ground) {
+  private static int inPath(Folder folder, InspectionContext context) {
     Matcher path = IN_PATH.matcher(folder.path());
     int last = 0;
     while (path.find()) {
       int year = Integer.parseInt(path.group(1));
-      last = plausible(year, ground) ? year : last;
+      last = plausible(year, context) ? year : last;
     }
     return last;
   }
 
   /** The years that the other tracks of the same album and folder have; how many tracks. */
-  private static int ofAlbum(int id, RoaringBitmap folder, Ground ground, Set<Integer> years) {
-    String album = Census.key(Fields.ALBUM, ground.raw(id, Fields.ALBUM));
+  private static int ofAlbum(
+      int id, RoaringBitmap folder, InspectionContext context, Set<Integer> years) {
+    String album = NameIndex.key(Fields.ALBUM, context.raw(id, Fields.ALBUM));
     int[] tracks = {0};
     folder.forEach(
         (int other) -> {
-          boolean same = Census.key(Fields.ALBUM, ground.raw(other, Fields.ALBUM)).equals(album);
-          int year = same && !album.isEmpty() ? meant(ground.raw(other, Fields.YEAR), ground) : 0;
+          boolean same =
+              NameIndex.key(Fields.ALBUM, context.raw(other, Fields.ALBUM)).equals(album);
+          int year = same && !album.isEmpty() ? meant(context.raw(other, Fields.YEAR), context) : 0;
           if (year > 0) {
             years.add(year);
             tracks[0]++;
@@ -105,10 +108,10 @@ final class Years implements Inspector.OfFolder {
       String decision,
       int certainty,
       String reason,
-      Ground ground,
+      InspectionContext context,
       Consumer<Proposal> out) {
     String raw = after == 0 ? "" : String.valueOf(after);
-    ground
+    context
         .proposal(RepairKind.YEARS, decision, id, Fields.YEAR, raw, certainty, reason)
         .ifPresent(out);
   }

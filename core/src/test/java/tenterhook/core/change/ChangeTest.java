@@ -56,7 +56,7 @@ class ChangeTest {
         List.of(
             new Edit.SetField(1, Fields.YEAR, "1", "2"),
             new Edit.MoveFile(1, new Place("a", "b"), new Place("c", "d")),
-            new Edit.Repoint(1, new Place("a", "b"), new Place("c", "d"), Map.of()),
+            new Edit.Relocate(1, new Place("a", "b"), new Place("c", "d"), Map.of()),
             new Edit.SetCrates(Crates.NONE, Crates.NONE.plusShelf("x")),
             new Edit.SetCodebook(Codebook.EMPTY, Tracks.BOOK));
     for (Edit edit : edits) {

@@ -15,9 +15,9 @@ import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.Tracks;
 import tenterhook.core.code.Derived;
-import tenterhook.core.crate.Accounting.LineEffect;
-import tenterhook.core.crate.Accounting.Matter;
-import tenterhook.core.crate.Accounting.Reason;
+import tenterhook.core.crate.RuleExplanation.LineEffect;
+import tenterhook.core.crate.RuleExplanation.Matter;
+import tenterhook.core.crate.RuleExplanation.Reason;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.FindParser;
@@ -60,8 +60,8 @@ class CratesTest {
     return new CrateContents(snapshot, Tracks.BOOK, crates, TODAY);
   }
 
-  private Accounting accounting(Rule.Group rule) {
-    return contents(Crates.NONE).accounting(new Crate.RuleCrate("x", rule));
+  private RuleExplanation explanation(Rule.Group rule) {
+    return contents(Crates.NONE).explanation(new Crate.RuleCrate("x", rule));
   }
 
   @Test
@@ -168,7 +168,7 @@ class CratesTest {
   @Test
   void everyLineIsAccountedFor() {
     Rule.Group rule = all(line("Style:SKA"), line("year:1994"), none(line("code:TRN")));
-    List<LineEffect> effects = accounting(rule).lines();
+    List<LineEffect> effects = explanation(rule).lines();
     assertThat(effects).extracting(LineEffect::holdsFor).containsExactly(3, 2, 1);
     assertThat(effects).extracting(LineEffect::leftAfter).containsExactly(3, 2, 1);
     assertThat(effects).extracting(LineEffect::shutOut).containsExactly(0, 1, 1);
@@ -177,14 +177,14 @@ class CratesTest {
   @Test
   void whySaysWhichLinesHold() {
     Rule.Group rule = all(line("Style:SKA"), line("year:1994"), none(line("code:TRN")));
-    assertThat(accounting(rule).why(1))
+    assertThat(explanation(rule).why(1))
         .containsExactly(
             new Reason(Matter.LINE, 0, "Style:SKA", "SKA", true),
             new Reason(Matter.LINE, 0, "year:1994", "1987", false),
             new Reason(Matter.LINE, 0, "not code:TRN", "80S SKA", true));
-    assertThat(accounting(rule).why(4).getLast().holds()).isFalse();
-    assertThat(accounting(rule).in(1)).isFalse();
-    assertThat(accounting(rule).in(3)).isTrue();
+    assertThat(explanation(rule).why(4).getLast().holds()).isFalse();
+    assertThat(explanation(rule).in(1)).isFalse();
+    assertThat(explanation(rule).in(3)).isTrue();
   }
 
   @Test
@@ -257,8 +257,8 @@ class CratesTest {
   }
 
   private static List<LineVerdict> verdicts(CrateContents contents, Rule.Group rule) {
-    Accounting accounting = contents.accounting(new Crate.RuleCrate("x", rule));
-    return LineVerdict.of(rule, accounting.lines(), accounting.choosable());
+    RuleExplanation explanation = contents.explanation(new Crate.RuleCrate("x", rule));
+    return LineVerdict.of(rule, explanation.lines(), explanation.choosable());
   }
 
   @Test
@@ -294,7 +294,7 @@ class CratesTest {
             LineVerdict.DECIDES_NOTHING,
             LineVerdict.HOLDS_FOR_ALL,
             LineVerdict.WORKS);
-    assertThat(contents.accounting(new Crate.RuleCrate("x", shorter)).nearlyIn(3))
+    assertThat(contents.explanation(new Crate.RuleCrate("x", shorter)).nearlyIn(3))
         .isEqualTo(Tracks.ids(2));
   }
 

@@ -12,7 +12,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import tenterhook.core.Tracks;
-import tenterhook.core.crate.Accounting.Matter;
+import tenterhook.core.crate.RuleExplanation.Matter;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
@@ -110,13 +110,13 @@ class ShelvesTest {
     assertThat(contents.members("All")).contains(Tracks.ids(1));
     assertThat(contents.list(crates.crate("Hand").orElseThrow())).containsExactly(1);
     assertThat(contents.members("Free")).contains(Tracks.ids(1, 2, 3, 4));
-    Accounting accounting =
-        contents.accounting((Crate.RuleCrate) crates.crate("All").orElseThrow());
-    assertThat(accounting.choosable()).isEqualTo(1);
-    assertThat(accounting.why(2).getFirst())
-        .isEqualTo(new Accounting.Reason(Matter.NEVER, 0, "artist:=A", "", false));
-    assertThat(accounting.in(3)).isFalse();
-    assertThat(accounting.in(1)).isTrue();
+    RuleExplanation explanation =
+        contents.explanation((Crate.RuleCrate) crates.crate("All").orElseThrow());
+    assertThat(explanation.choosable()).isEqualTo(1);
+    assertThat(explanation.why(2).getFirst())
+        .isEqualTo(new RuleExplanation.Reason(Matter.NEVER, 0, "artist:=A", "", false));
+    assertThat(explanation.in(3)).isFalse();
+    assertThat(explanation.in(1)).isTrue();
     NeverPlay never = crates.shelf("parade").orElseThrow().never();
     assertThat(never.minus(line("artist:=A")).minus(3).isEmpty()).isTrue();
   }
@@ -124,20 +124,20 @@ class ShelvesTest {
   @Test
   void beyondTheLimitIsAReasonOfItsOwn() {
     Crate.RuleCrate crate = crate("One", "year:1900..").with(Limit.tracks(1));
-    Accounting accounting = contents(Crates.NONE.plus("x", crate)).accounting(crate);
-    assertThat(accounting.why(1).getLast().matter()).isEqualTo(Matter.LIMIT);
-    assertThat(accounting.why(2).getLast().matter()).isEqualTo(Matter.LINE);
-    assertThat(accounting.why(5).getFirst().matter()).isEqualTo(Matter.RESTS);
+    RuleExplanation explanation = contents(Crates.NONE.plus("x", crate)).explanation(crate);
+    assertThat(explanation.why(1).getLast().matter()).isEqualTo(Matter.LIMIT);
+    assertThat(explanation.why(2).getLast().matter()).isEqualTo(Matter.LINE);
+    assertThat(explanation.why(5).getFirst().matter()).isEqualTo(Matter.RESTS);
   }
 
   @Test
   void comparedCleanedALineMayHoldForMore() {
-    Accounting accounting =
-        contents(Crates.NONE).accounting(crate("x", "genre:hip-hop year:1900.."));
-    assertThat(accounting.lines().getFirst().holdsFor()).isEqualTo(1);
-    assertThat(accounting.lines().getFirst().cleaned()).isEqualTo(2);
-    assertThat(accounting.lines().getLast().cleaned()).isZero();
-    assertThat(Accounting.cleaned(line("not genre:hip-hop")).orElseThrow().text())
+    RuleExplanation explanation =
+        contents(Crates.NONE).explanation(crate("x", "genre:hip-hop year:1900.."));
+    assertThat(explanation.lines().getFirst().holdsFor()).isEqualTo(1);
+    assertThat(explanation.lines().getFirst().cleaned()).isEqualTo(2);
+    assertThat(explanation.lines().getLast().cleaned()).isZero();
+    assertThat(RuleExplanation.cleaned(line("not genre:hip-hop")).orElseThrow().text())
         .isEqualTo("not genre:~hip-hop");
   }
 
@@ -219,22 +219,22 @@ class ShelvesTest {
   @Test
   void valuesAreOfferedWithTheirCounts() {
     Crates crates = Crates.NONE.plus("Rink", crate("Ska night", "Style:SKA"));
-    Offers offers = new Offers(snapshot, Tracks.BOOK, TODAY);
+    Completions offers = new Completions(snapshot, Tracks.BOOK, TODAY);
     assertThat(offers.of("genre", "hip", snapshot.tracks()))
-        .extracting(Offers.Offer::text)
+        .extracting(Completions.Offer::text)
         .containsExactlyInAnyOrder("=Hip-Hop", "=\"Hip Hop\"", "=hiphop");
     assertThat(offers.of("year", "", snapshot.tracks()))
-        .contains(new Offers.Offer("1980..1989", "", 2));
+        .contains(new Completions.Offer("1980..1989", "", 2));
     assertThat(offers.of("Style", "sk", snapshot.tracks()))
-        .containsExactly(new Offers.Offer("SKA", "ska", 2));
-    assertThat(Offers.named("crate", "", crates, contents(crates)))
-        .containsExactly(new Offers.Offer("\"Ska night\"", "", 1));
-    assertThat(Offers.named("shelf", "RI", crates, contents(crates)))
-        .containsExactly(new Offers.Offer("Rink", "", 1));
-    assertThat(Offers.named("shelf", "x", crates, contents(crates))).isEmpty();
-    assertThat(Offers.named("genre", "", crates, contents(crates))).isEmpty();
+        .containsExactly(new Completions.Offer("SKA", "ska", 2));
+    assertThat(Completions.named("crate", "", crates, contents(crates)))
+        .containsExactly(new Completions.Offer("\"Ska night\"", "", 1));
+    assertThat(Completions.named("shelf", "RI", crates, contents(crates)))
+        .containsExactly(new Completions.Offer("Rink", "", 1));
+    assertThat(Completions.named("shelf", "x", crates, contents(crates))).isEmpty();
+    assertThat(Completions.named("genre", "", crates, contents(crates))).isEmpty();
     assertThat(offers.of("beat", "", snapshot.tracks()).getFirst())
-        .isEqualTo(new Offers.Offer("120..129.99", "", 3));
+        .isEqualTo(new Completions.Offer("120..129.99", "", 3));
     assertThat(offers.of("text", "a", snapshot.tracks())).isEmpty();
   }
 

@@ -16,12 +16,12 @@ import tenterhook.core.crate.Crates;
 import tenterhook.core.duplicate.Preference.Kind;
 
 class PreferencesTest {
-  private static Ground ground(Tracks tracks, Map<Integer, Integer> crates) {
-    return new Ground(tracks.snapshot(), crates);
+  private static PreferenceContext context(Tracks tracks, Map<Integer, Integer> crates) {
+    return new PreferenceContext(tracks.snapshot(), crates);
   }
 
   private static Preferences.Ranking rank(String order, Tracks tracks) {
-    return Preferences.parse(order).rank(ground(tracks, Map.of(2, 1)), List.of(1, 2));
+    return Preferences.parse(order).rank(context(tracks, Map.of(2, 1)), List.of(1, 2));
   }
 
   @ParameterizedTest
@@ -66,7 +66,7 @@ class PreferencesTest {
             .with("codec=flac", "plays=5")
             .with("codec=mp3", "plays=9");
     Preferences.Ranking ranking =
-        Preferences.parse("lossless, plays").rank(ground(three, Map.of()), List.of(1, 2, 3));
+        Preferences.parse("lossless, plays").rank(context(three, Map.of()), List.of(1, 2, 3));
     assertThat(ranking.tracks()).containsExactly(2, 1, 3);
     assertThat(ranking.decidedBy()).contains(Preference.of(Kind.PLAYS));
   }
@@ -122,6 +122,7 @@ class PreferencesTest {
             .plus("Loose", new Crate.HandCrate("One", List.of(2, 1)))
             .plus("Loose", new Crate.HandCrate("Two", List.of(2)));
     Tracks tracks = Tracks.none().with("title=a").with("title=b").with("title=c");
-    assertThat(Ground.of(tracks.snapshot(), crates).crates()).isEqualTo(Map.of(1, 1, 2, 2));
+    assertThat(PreferenceContext.of(tracks.snapshot(), crates).crates())
+        .isEqualTo(Map.of(1, 1, 2, 2));
   }
 }

@@ -18,8 +18,8 @@ import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
-import tenterhook.core.lost.Inside.Facts;
-import tenterhook.core.lost.Inside.Seals;
+import tenterhook.core.lost.FileInspector.FileFacts;
+import tenterhook.core.lost.FileInspector.Seals;
 import tenterhook.core.lost.LostFinder.Candidate;
 import tenterhook.core.lost.LostFinder.FolderMove;
 import tenterhook.core.lost.LostFinder.FoundFile;
@@ -173,8 +173,8 @@ class LostFinderTest {
                 mine.stream()
                     .map(
                         c ->
-                            c.likeness() == Likeness.NAME_AND_SIZE
-                                ? new Candidate(id, c.file(), Likeness.MOVED)
+                            c.likeness() == FileMatch.NAME_AND_SIZE
+                                ? new Candidate(id, c.file(), FileMatch.MOVED)
                                 : c)
                     .toList()));
     return opened;
@@ -201,20 +201,20 @@ class LostFinderTest {
             .with("path=Old/b.wav", "size=10", "state=lost", "tagsSeal=t1", "soundSeal=s2")
             .snapshot();
     List<FoundFile> disk = List.of(file("New/a.wav", 10), file("New/b.wav", 10));
-    Inside inside = mock(Inside.class);
+    FileInspector inside = mock(FileInspector.class);
     when(inside.seals(file("New/a.wav", 10))).thenReturn(Optional.of(new Seals("t1", "s1")));
     when(inside.seals(file("New/b.wav", 10))).thenReturn(Optional.of(new Seals("t1", "s9")));
     when(inside.sound(any())).thenReturn(Optional.empty());
     when(inside.sameSound(anyInt(), any())).thenReturn(Optional.empty());
-    when(inside.facts(any())).thenReturn(Optional.of(new Facts(60, "", "")));
+    when(inside.facts(any())).thenReturn(Optional.of(new FileFacts(60, "", "")));
     Map<Integer, List<Candidate>> found =
         LostFinder.closer(lost, LostFinder.candidates(lost, disk), disk, inside, Progress.SILENT);
     assertThat(LostFinder.sure(found.get(1)))
         .get()
         .extracting(Candidate::likeness)
-        .isEqualTo(Likeness.MOVED);
+        .isEqualTo(FileMatch.MOVED);
     assertThat(LostFinder.sure(found.get(2))).isEmpty();
-    assertThat(found.get(2)).extracting(Candidate::likeness).contains(Likeness.SOUNDS_OTHERWISE);
+    assertThat(found.get(2)).extracting(Candidate::likeness).contains(FileMatch.SOUNDS_OTHERWISE);
   }
 
   @Test
@@ -224,12 +224,12 @@ class LostFinderTest {
             .with("path=Old/a.mp3", "size=10", "state=lost")
             .with("path=New/a.mp3", "size=10")
             .snapshot();
-    Candidate one = new Candidate(1, file("New/a.mp3", 10), Likeness.NAME_AND_SIZE);
+    Candidate one = new Candidate(1, file("New/a.mp3", 10), FileMatch.NAME_AND_SIZE);
     Change change = LostFinder.repoint(rescanned, List.of(one));
     assertThat(change.edits())
         .containsExactly(
             new Edit.SetField(2, Fields.STANDING, "", "removed"),
-            new Edit.Repoint(
+            new Edit.Relocate(
                 1,
                 new Place("Music", "Old/a.mp3"),
                 new Place("Music", "New/a.mp3"),

@@ -24,8 +24,8 @@ class FrontEndTest {
       @ForAll @IntRange(min = 0, max = 3000) int length,
       @ForAll long seed) {
     List<float[]> seen = new ArrayList<>();
-    Framer framer =
-        new Framer(
+    FrameSplitter framer =
+        new FrameSplitter(
             size,
             hop,
             (samples, from) -> {

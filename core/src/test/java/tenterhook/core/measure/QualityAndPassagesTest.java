@@ -145,8 +145,8 @@ class QualityAndPassagesTest {
     Measurer measurer = new Measurer(44_100, 2);
     float[] samples = Tones.beats(44_100, 120, 30, 0.2);
     measurer.add(samples, samples.length / 2);
-    Evidence tempi = measurer.tempoEvidence();
-    Evidence keys = measurer.keyEvidence();
+    CandidateFeatures tempi = measurer.tempoEvidence();
+    CandidateFeatures keys = measurer.keyEvidence();
     double[] values = new double[tempi.count()];
     for (int i = 0; i < values.length; i++) {
       values[i] = tempi.value(i);

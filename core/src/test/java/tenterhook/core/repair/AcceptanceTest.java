@@ -117,7 +117,7 @@ class AcceptanceTest {
         Inspected.of(
             snapshot,
             Tracks.BOOK,
-            Surroundings.none(Inspected.YEAR).withAnswers(java.util.Map.of(1, answer)));
+            ExternalEvidence.none(Inspected.YEAR).withAnswers(java.util.Map.of(1, answer)));
     assertThat(seen.after(RepairKind.CATALOGUE, 1, Fields.YEAR)).isEqualTo("1984");
     assertThat(seen.after(RepairKind.CATALOGUE, 1, Fields.ALBUM)).isEqualTo("Slipway");
     assertThat(seen.after(RepairKind.CATALOGUE, 1, Fields.TRACK)).isEqualTo("3");

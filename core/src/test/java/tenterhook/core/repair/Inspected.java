@@ -24,12 +24,12 @@ final class Inspected {
   }
 
   static Inspected of(Tracks tracks) {
-    return of(tracks.snapshot(), Tracks.BOOK, Surroundings.none(YEAR));
+    return of(tracks.snapshot(), Tracks.BOOK, ExternalEvidence.none(YEAR));
   }
 
-  static Inspected of(Snapshot snapshot, Codebook book, Surroundings surroundings) {
+  static Inspected of(Snapshot snapshot, Codebook book, ExternalEvidence externalEvidence) {
     Repairs repairs =
-        Repairs.of(snapshot, book, RepairRules.DEFAULT, surroundings, Progress.SILENT);
+        Repairs.of(snapshot, book, RepairRules.DEFAULT, externalEvidence, Progress.SILENT);
     return new Inspected(snapshot, repairs.proposals());
   }
 

@@ -158,9 +158,9 @@ class NumbersAndAlbumsTest {
             .with("album=Slipway", "artwork=" + art("bb", 64, 64))
             .with("path=Singles/1.mp3");
     var beside =
-        new Surroundings.Beside("cover.jpg", new Artwork("cc", 500, 500, 900, "image/jpeg"));
-    Surroundings around =
-        new Surroundings(
+        new ExternalEvidence.Beside("cover.jpg", new Artwork("cc", 500, 500, 900, "image/jpeg"));
+    ExternalEvidence around =
+        new ExternalEvidence(
             Inspected.YEAR, Map.of("Music/Singles", List.of(beside)), Map.of(), Map.of());
     Inspected seen = Inspected.of(tracks.snapshot(), Tracks.BOOK, around);
     assertThat(seen.after(ARTWORK, 3, Fields.ARTWORK)).isEqualTo(art("aa", 600, 600));
@@ -175,8 +175,8 @@ class NumbersAndAlbumsTest {
       tracks.with("album=B", "artwork=" + art("most", 600, 600));
     }
     tracks.with("album=B", "artwork=" + art("odd", 600, 600));
-    Surroundings around =
-        new Surroundings(
+    ExternalEvidence around =
+        new ExternalEvidence(
             Inspected.YEAR,
             Map.of(),
             Map.of("huge", new Artwork("fit", 1200, 1200, 2000, "image/jpeg")),

@@ -154,7 +154,7 @@ class PatternsTest {
             tracks.snapshot(),
             Tracks.BOOK,
             RepairRules.DEFAULT,
-            Surroundings.none(Inspected.YEAR),
+            ExternalEvidence.none(Inspected.YEAR),
             stopped);
     assertThat(none.proposals()).isEmpty();
   }

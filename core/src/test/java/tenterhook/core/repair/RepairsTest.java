@@ -111,7 +111,11 @@ class RepairsTest {
 
   private static Repairs inspected(Snapshot snapshot, Codebook book) {
     return Repairs.of(
-        snapshot, book, RepairRules.DEFAULT, Surroundings.none(Inspected.YEAR), Progress.SILENT);
+        snapshot,
+        book,
+        RepairRules.DEFAULT,
+        ExternalEvidence.none(Inspected.YEAR),
+        Progress.SILENT);
   }
 
   @Property(tries = 25)
@@ -131,7 +135,7 @@ class RepairsTest {
       rules = other == kind ? rules : rules.switched(other, false);
     }
     return Repairs.of(
-            snapshot, Tracks.BOOK, rules, Surroundings.none(Inspected.YEAR), Progress.SILENT)
+            snapshot, Tracks.BOOK, rules, ExternalEvidence.none(Inspected.YEAR), Progress.SILENT)
         .proposals();
   }
 
@@ -155,7 +159,8 @@ class RepairsTest {
         book = Tracks.BOOK.with(Genres.NONE.with(any(random, GENRES), "Hip Hop"));
       }
       snapshot = derived(snapshot.with(cells));
-      kept.follow(snapshot, book, RepairRules.DEFAULT, Surroundings.none(Inspected.YEAR), changed);
+      kept.follow(
+          snapshot, book, RepairRules.DEFAULT, ExternalEvidence.none(Inspected.YEAR), changed);
       assertThat(kept.proposals())
           .containsExactlyInAnyOrderElementsOf(inspected(snapshot, book).proposals());
     }
@@ -170,7 +175,7 @@ class RepairsTest {
         after,
         Tracks.BOOK,
         RepairRules.DEFAULT,
-        Surroundings.none(Inspected.YEAR),
+        ExternalEvidence.none(Inspected.YEAR),
         RoaringBitmap.bitmapOf(7));
     assertThat(kept.inspected()).isBetween(1L, 60L);
   }
@@ -197,7 +202,7 @@ class RepairsTest {
 
   private static void follow(Repairs kept, Snapshot snapshot, RepairRules rules) {
     kept.follow(
-        snapshot, Tracks.BOOK, rules, Surroundings.none(Inspected.YEAR), new RoaringBitmap());
+        snapshot, Tracks.BOOK, rules, ExternalEvidence.none(Inspected.YEAR), new RoaringBitmap());
   }
 
   @Test

@@ -102,7 +102,7 @@ class SpellingsTest {
         Inspected.of(
             genre(genre(Tracks.none(), "hip-hop", 5), "rhythm", 1).snapshot(),
             book,
-            Surroundings.none(Inspected.YEAR));
+            ExternalEvidence.none(Inspected.YEAR));
     assertThat(seen.after(GENRES, 6, Fields.GENRE)).isEqualTo("R&B");
     assertThat(seen.after(GENRES, 1, Fields.GENRE)).isEqualTo("Hip Hop");
     assertThat(seen.certainty(GENRES, 6)).isEqualTo(99);

@@ -79,7 +79,7 @@ public final class BackupView implements StationView {
 
   /** Writes a backup into a folder. */
   public void backUp(Path folder) {
-    desk.aside(
+    desk.independentJob(
         Words.of("backup.job"),
         p -> Backup.write(desk.collection(), folder),
         zip -> {
@@ -94,7 +94,7 @@ public final class BackupView implements StationView {
 
   /** Compares the music with a folder. */
   public void check(Path folder) {
-    desk.aside(
+    desk.independentJob(
         Words.of("mirror.job"),
         p -> MirrorCheck.of(desk.collection().state(), folder, p),
         this::show);

@@ -81,7 +81,7 @@ final class BringOverPane extends VBox {
   void look() {
     CollectionState state = desk.state().get();
     OtherCodes other = other();
-    desk.latest(
+    desk.latestOnly(
         this,
         other::found,
         found -> {

@@ -56,7 +56,7 @@ final class ClashPane extends VBox {
 
   void refresh() {
     CollectionState state = desk.state().get();
-    desk.latest(
+    desk.latestOnly(
         this,
         () -> {
           Clashes clashes = new Clashes(state.snapshot(), state.codebook());

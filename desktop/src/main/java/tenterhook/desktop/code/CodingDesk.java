@@ -212,7 +212,7 @@ final class CodingDesk extends BorderPane {
     mark();
     if (ids.getCardinality() == 1) {
       int id = ids.first();
-      desk.latest(
+      desk.latestOnly(
           this,
           () -> Likely.of(desk.collection(), id),
           found -> {

@@ -87,7 +87,7 @@ final class TrackHead extends HBox {
             text(now, id, Fields.DURATION, ""),
             text(now, id, Fields.LOUDNESS, " LUFS"),
             plays == 0 ? "" : Words.of("coding.played", plays)));
-    desk.quietly(
+    desk.background(
         () -> desk.collection().covers().of(id),
         bytes ->
             bytes

@@ -108,7 +108,7 @@ final class CoveragePane extends VBox {
       return;
     }
     CollectionState state = desk.state().get();
-    desk.latest(
+    desk.latestOnly(
         this,
         () -> new Coverage(state.snapshot(), state.codebook(), row, column),
         found -> {

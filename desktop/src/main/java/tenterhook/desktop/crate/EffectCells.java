@@ -7,7 +7,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import tenterhook.core.crate.Accounting.LineEffect;
+import tenterhook.core.crate.RuleExplanation.LineEffect;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 

@@ -6,7 +6,7 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
-import tenterhook.core.crate.Offers.Offer;
+import tenterhook.core.crate.Completions.Offer;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 

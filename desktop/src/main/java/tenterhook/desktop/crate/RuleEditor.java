@@ -19,15 +19,15 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.code.Codebook;
-import tenterhook.core.crate.Accounting;
-import tenterhook.core.crate.Accounting.LineEffect;
+import tenterhook.core.crate.Completions;
+import tenterhook.core.crate.Completions.Offer;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.LineVerdict;
-import tenterhook.core.crate.Offers;
-import tenterhook.core.crate.Offers.Offer;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.RuleEdits;
+import tenterhook.core.crate.RuleExplanation;
+import tenterhook.core.crate.RuleExplanation.LineEffect;
 import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.shell.TrackList;
 import tenterhook.desktop.theme.Drop;
@@ -128,14 +128,14 @@ final class RuleEditor extends VBox {
 
   /** Counts what the lines do; the nodes stay. */
   private void count(Crate.RuleCrate counted) {
-    Accounting accounting = contents().accounting(counted);
-    List<LineEffect> effects = accounting.lines();
+    RuleExplanation explanation = contents().explanation(counted);
+    List<LineEffect> effects = explanation.lines();
     int most = effects.stream().mapToInt(LineEffect::leftAfter).max().orElse(1);
     for (int i = 0; i < effects.size(); i++) {
       cells.get(i).show(effects.get(i), most);
     }
     notes.getChildren().clear();
-    List<LineVerdict> verdicts = LineVerdict.of(counted.rule(), effects, accounting.choosable());
+    List<LineVerdict> verdicts = LineVerdict.of(counted.rule(), effects, explanation.choosable());
     for (int i = 0; i < effects.size(); i++) {
       if (verdicts.get(i) != LineVerdict.WORKS) {
         String key = "verdict." + verdicts.get(i).name().toLowerCase(Locale.ROOT);
@@ -160,7 +160,7 @@ final class RuleEditor extends VBox {
           Look.button(
               Words.of("rule.takeCleaned"),
               () ->
-                  Accounting.cleaned(effect.line())
+                  RuleExplanation.cleaned(effect.line())
                       .ifPresent(l -> edit(RuleEdits.with(rule(), placeOf(at), l))),
               "quiet");
       take.setId("take-cleaned-" + at);
@@ -289,12 +289,12 @@ final class RuleEditor extends VBox {
     String subject = row.asked();
     String typed = row.piece();
     LocalDate today = desk.collection().today();
-    List<Offer> names = Offers.named(subject, typed, now.crates(), contents());
-    desk.latest(
+    List<Offer> names = Completions.named(subject, typed, now.crates(), contents());
+    desk.latestOnly(
         offers,
         () ->
             names.isEmpty()
-                ? new Offers(now.snapshot(), now.codebook(), today)
+                ? new Completions(now.snapshot(), now.codebook(), today)
                     .of(subject, typed, now.snapshot().tracks())
                 : names,
         found -> {
@@ -333,6 +333,7 @@ final class RuleEditor extends VBox {
     desk.frame()
         .show(
             TrackList.of(
-                Words.of("rule.nearlyIn", line.text()), contents().accounting(crate).nearlyIn(at)));
+                Words.of("rule.nearlyIn", line.text()),
+                contents().explanation(crate).nearlyIn(at)));
   }
 }

@@ -163,7 +163,7 @@ final class SendOutPane extends VBox {
       desk.collection().keepSetting(FOLDER, folder.getText().strip());
       outcome.getChildren().clear();
       write.setDisable(true);
-      desk.aside(
+      desk.independentJob(
           Words.of("sendOut.job"),
           p -> SendingOut.write(desk.collection(), some, to, chosen, paths, p),
           r -> report(r, to),

@@ -14,12 +14,12 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.core.crate.Accounting;
-import tenterhook.core.crate.Accounting.Matter;
-import tenterhook.core.crate.Accounting.Reason;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Rule;
+import tenterhook.core.crate.RuleExplanation;
+import tenterhook.core.crate.RuleExplanation.Matter;
+import tenterhook.core.crate.RuleExplanation.Reason;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.track.Snapshot;
@@ -67,14 +67,14 @@ final class WhyPane extends VBox {
       heading.setText(Words.of("why.heading"));
       track.setText(Words.of("why.noTrack"));
     } else {
-      List<Reason> reasons = contents.accounting(crate).why(id);
+      List<Reason> reasons = contents.explanation(crate).why(id);
       boolean in = reasons.stream().filter(r -> r.depth() == 0).allMatch(Reason::holds);
       heading.setText(Words.of(in ? "why.in" : "why.out"));
       Look.data(track, snapshot.name(id));
       reasons.forEach(r -> lines.getChildren().add(line(r)));
     }
     // contents are for one thread; what is worked out beside the window has its own
-    desk.latest(
+    desk.latestOnly(
         this,
         () -> nearly(crate, desk.collection().contents()),
         found -> showNear(found, snapshot));
@@ -124,12 +124,12 @@ final class WhyPane extends VBox {
   private record Found(int count, List<Nearly> first) {}
 
   private static Found nearly(Crate.RuleCrate crate, CrateContents contents) {
-    Accounting accounting = contents.accounting(crate);
+    RuleExplanation explanation = contents.explanation(crate);
     List<Rule.Line> all = Rule.lines(crate.rule());
     RoaringBitmap seen = new RoaringBitmap();
     List<Nearly> first = new ArrayList<>();
     for (int i = 0; i < all.size(); i++) {
-      RoaringBitmap out = accounting.nearlyIn(i);
+      RoaringBitmap out = explanation.nearlyIn(i);
       out.andNot(seen);
       seen.or(out);
       Rule.Line line = all.get(i);

@@ -108,7 +108,7 @@ final class DuplicatesModel {
     CopySearch now = search;
     Optional<Criteria> by = criteria;
     boolean settled = staying;
-    desk.latest(
+    desk.latestOnly(
         this,
         () ->
             new Found(

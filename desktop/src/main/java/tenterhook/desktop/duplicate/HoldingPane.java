@@ -73,7 +73,7 @@ final class HoldingPane extends VBox {
   }
 
   void refresh() {
-    desk.latest(
+    desk.latestOnly(
         this,
         () ->
             new Bay(

@@ -132,7 +132,7 @@ public final class GoesWithView implements StationView {
     int track = id;
     double tempoShare = share / 100.0;
     RoaringBitmap scoped = within().clone();
-    desk.latest(
+    desk.latestOnly(
         this, () -> new GoesWith(snapshot, tempoShare).of(track, scoped, MOST), this::found);
   }
 

@@ -55,7 +55,7 @@ public final class HistoryView implements StationView {
 
   /** Read beside the window: a long history is long to add up. */
   private void refresh() {
-    desk.latest(
+    desk.latestOnly(
         this,
         () -> new Shown(desk.collection().history(), desk.collection().undoing().cost()),
         shown -> {

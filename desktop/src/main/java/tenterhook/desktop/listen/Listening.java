@@ -218,7 +218,7 @@ public final class Listening {
     } else if (sound.equals(measuredSound)) {
       then.accept(measured);
     } else {
-      desk.quietly(
+      desk.background(
           () -> desk.collection().measured().of(sound),
           found -> {
             measuredSound = sound;
@@ -247,7 +247,7 @@ public final class Listening {
       known.ifPresent(then);
       return;
     }
-    desk.quietly(
+    desk.background(
         () -> desk.collection().measured().overview(sound),
         found -> {
           overviews.put(sound, found);

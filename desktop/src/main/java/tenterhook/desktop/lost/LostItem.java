@@ -3,7 +3,7 @@ package tenterhook.desktop.lost;
 import java.nio.file.Path;
 import java.util.List;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.adapters.collection.Presence;
+import tenterhook.adapters.collection.FileAvailability;
 import tenterhook.adapters.lost.DiskReport.OldList;
 import tenterhook.desktop.theme.Words;
 
@@ -16,7 +16,7 @@ sealed interface LostItem {
   String second();
 
   /** A folder of the collection that is not there as a whole. */
-  record Away(Presence.Away root) implements LostItem {
+  record Away(FileAvailability.Away root) implements LostItem {
     @Override
     public String name() {
       return Words.of("lost.away", root.root());

@@ -9,7 +9,7 @@ import java.util.TreeMap;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.adapters.collection.Presence;
+import tenterhook.adapters.collection.FileAvailability;
 import tenterhook.adapters.lost.DiskReport;
 import tenterhook.adapters.lost.LostSearch;
 import tenterhook.adapters.state.CollectionState;
@@ -27,7 +27,7 @@ final class LostModel {
   private final Desk desk;
   private final ReadOnlyObjectWrapper<List<LostItem>> items =
       new ReadOnlyObjectWrapper<>(List.of());
-  private Presence presence = Presence.UNKNOWN;
+  private FileAvailability presence = FileAvailability.UNKNOWN;
   private DiskReport disk = DiskReport.NONE;
   private LostSearch search = LostSearch.NONE;
   private boolean looked;
@@ -55,9 +55,9 @@ final class LostModel {
   /** Works the rows out anew, beside the window. */
   void refresh() {
     CollectionState state = desk.state().get();
-    Presence seen = presence;
+    FileAvailability seen = presence;
     DiskReport report = disk;
-    desk.latest(
+    desk.latestOnly(
         this,
         () -> items(state, seen, report),
         found -> {
@@ -71,7 +71,8 @@ final class LostModel {
     follower = view;
   }
 
-  private static List<LostItem> items(CollectionState state, Presence seen, DiskReport disk) {
+  private static List<LostItem> items(
+      CollectionState state, FileAvailability seen, DiskReport disk) {
     Snapshot snapshot = state.snapshot();
     List<LostItem> items = new ArrayList<>();
     seen.away().forEach(a -> items.add(new LostItem.Away(a)));
@@ -112,16 +113,16 @@ final class LostModel {
 
   /** Looks whether all files are there, without opening any; says so when something is amiss. */
   void check() {
-    desk.aside(
+    desk.independentJob(
         Words.of("lost.checkJob"), p -> desk.collection().disks().presence(p), this::checked);
   }
 
-  private void checked(Presence seen) {
+  private void checked(FileAvailability seen) {
     presence = seen;
     refresh();
     int gone = seen.gone().getCardinality();
     if (!seen.away().isEmpty()) {
-      Presence.Away first = seen.away().getFirst();
+      FileAvailability.Away first = seen.away().getFirst();
       desk.frame().tell(Words.of("lost.toldAway", first.root(), first.tracks(), gone), true, 0);
     } else if (gone > 0 || !seen.back().isEmpty()) {
       desk.frame().tell(Words.of("lost.toldGone", gone, seen.back().getCardinality()), gone > 0, 0);
@@ -129,7 +130,7 @@ final class LostModel {
   }
 
   /** All that one look through the folders gives. */
-  private record Looked(Presence presence, LostSearch search, DiskReport disk) {}
+  private record Looked(FileAvailability presence, LostSearch search, DiskReport disk) {}
 
   /**
    * Looks for all lost files, and at what else lies in the folders of the collection.
@@ -151,7 +152,7 @@ final class LostModel {
   }
 
   private Looked looked(List<Path> elsewhere, Progress progress) throws IOException {
-    Presence seen = desk.collection().disks().presence(progress);
+    FileAvailability seen = desk.collection().disks().presence(progress);
     List<Path> places = new ArrayList<>(LostSearch.everywhere(desk.collection().state()));
     places.addAll(elsewhere);
     LostSearch found = LostSearch.run(desk.collection(), places, progress);
@@ -181,7 +182,8 @@ final class LostModel {
         p -> desk.collection().disks().readAgain(tracks, p),
         read -> {
           presence =
-              new Presence(presence.away(), presence.gone(), presence.back(), new RoaringBitmap());
+              new FileAvailability(
+                  presence.away(), presence.gone(), presence.back(), new RoaringBitmap());
           desk.frame().tell(Words.of("lost.toldRead", read), false, 0);
           refresh();
         });

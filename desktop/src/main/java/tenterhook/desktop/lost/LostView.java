@@ -76,7 +76,7 @@ public final class LostView implements StationView {
     decisions.setId("lost-decisions");
     decisions.getStyleClass().add("decisions");
     decisions.setAccessibleText(Words.of("lost.decisions"));
-    decisions.setCellFactory(l -> new DecisionCell());
+    decisions.setCellFactory(l -> new LostDecisionCell());
     main.getStyleClass().add("main");
     main.setAlignment(Pos.TOP_LEFT);
     main.getChildren().setAll(new VBox(2, title, words), buttons);

@@ -97,7 +97,7 @@ public final class MeasuringModel {
     wish(ids);
     Stopper stop = new Stopper();
     stopper = Optional.of(stop);
-    desk.aside(
+    desk.independentJob(
         Words.of("measure.job"),
         p -> Measuring.run(desk.collection(), ids, stop.on(p)),
         report -> ended(ids, report),

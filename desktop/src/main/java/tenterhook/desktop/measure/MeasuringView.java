@@ -142,7 +142,7 @@ public final class MeasuringView implements StationView {
     RoaringBitmap wish = model.wish();
     RoaringBitmap listed = around;
     int limit = model.fillsFrom();
-    desk.latest(this, () -> Counts.of(snapshot, wish, listed, limit), this::show);
+    desk.latestOnly(this, () -> Counts.of(snapshot, wish, listed, limit), this::show);
   }
 
   /** What the view says, worked out beside the window. */

@@ -97,7 +97,7 @@ public final class PlaysView implements StationView {
 
   private void refresh() {
     Snapshot snapshot = desk.state().get().snapshot();
-    desk.latest(this, () -> nights(snapshot), this::fill);
+    desk.latestOnly(this, () -> nights(snapshot), this::fill);
   }
 
   private static List<Night> nights(Snapshot snapshot) {

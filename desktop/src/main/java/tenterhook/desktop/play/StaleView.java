@@ -114,7 +114,7 @@ public final class StaleView implements StationView {
   private void refresh() {
     Snapshot snapshot = desk.state().get().snapshot();
     LocalDate today = desk.collection().today();
-    desk.latest(this, () -> piles(snapshot, today), this::fill);
+    desk.latestOnly(this, () -> piles(snapshot, today), this::fill);
   }
 
   private static List<Pile> piles(Snapshot snapshot, LocalDate today) {

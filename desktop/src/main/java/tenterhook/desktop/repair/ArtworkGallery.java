@@ -39,7 +39,7 @@ final class ArtworkGallery extends VBox {
     if (proposal != null) {
       desk.repairs()
           .beside(
-              () -> desk.repairs().mending().artworkFor(proposal.id()),
+              () -> desk.repairs().repairService().artworkFor(proposal.id()),
               found -> fill(proposal, found));
     }
   }
@@ -72,7 +72,7 @@ final class ArtworkGallery extends VBox {
   private void load(ImageView view, ArtworkCandidate one, int id) {
     desk.repairs()
         .beside(
-            () -> desk.repairs().mending().picture(one.artwork().sha256(), id),
+            () -> desk.repairs().repairService().picture(one.artwork().sha256(), id),
             (Optional<byte[]> bytes) ->
                 bytes.ifPresent(
                     b ->

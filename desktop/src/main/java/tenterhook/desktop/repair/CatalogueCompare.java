@@ -89,7 +89,7 @@ final class CatalogueCompare extends VBox {
     ask.setManaged(!open.isEmpty());
     words.setText(Words.of(open.isEmpty() ? "catalogue.allAsked" : "catalogue.words"));
     Optional<Answer> answer =
-        other == null ? Optional.empty() : desk.repairs().mending().answer(other.id());
+        other == null ? Optional.empty() : desk.repairs().repairService().answer(other.id());
     if (answer.isEmpty()) {
       getChildren().setAll(ask, words);
       return;

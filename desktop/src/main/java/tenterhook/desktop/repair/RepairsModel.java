@@ -17,7 +17,7 @@ import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.catalogue.CatalogueClient;
 import tenterhook.adapters.catalogue.CatalogueClient.Manners;
-import tenterhook.adapters.repair.Mending;
+import tenterhook.adapters.repair.RepairService;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.catalogue.AbsentTracks;
 import tenterhook.core.catalogue.Catalogue;
@@ -52,7 +52,7 @@ public final class RepairsModel {
       List.of(Fields.ARTIST, Fields.TITLE, Fields.ALBUM, Fields.YEAR, Fields.GENRE, Fields.TRACK);
 
   private final Desk desk;
-  private final Mending mending;
+  private final RepairService repairService;
   private final ReadOnlyObjectWrapper<List<Proposal>> proposals =
       new ReadOnlyObjectWrapper<>(List.of());
   private final ExecutorService keeper =
@@ -65,7 +65,7 @@ public final class RepairsModel {
   /** The proposals of a desk's collection; nothing is looked at yet. */
   public RepairsModel(Desk desk) {
     this.desk = desk;
-    this.mending = new Mending(desk.collection());
+    this.repairService = new RepairService(desk.collection());
     desk.state().addListener((o, before, after) -> follow());
   }
 
@@ -75,8 +75,8 @@ public final class RepairsModel {
   }
 
   /** What keeps them, for a test. */
-  public Mending mending() {
-    return mending;
+  public RepairService repairService() {
+    return repairService;
   }
 
   /**
@@ -85,20 +85,20 @@ public final class RepairsModel {
   public void look() {
     if (!begun) {
       begun = true;
-      desk.aside(
+      desk.independentJob(
           Words.of("repairs.job"),
           p -> {
-            mending.look(p);
-            return mending.proposals();
+            repairService.look(p);
+            return repairService.proposals();
           },
           proposals::set,
-          () -> begun = mending.looked());
+          () -> begun = repairService.looked());
     }
   }
 
   /** Brings the property in step with what is kept. */
   public void follow() {
-    beside(mending::proposals, proposals::set);
+    beside(repairService::proposals, proposals::set);
   }
 
   /** Work of a moment, beside the window and beside jobs. */
@@ -175,12 +175,12 @@ public final class RepairsModel {
   }
 
   private void accept(List<Proposal> some, String words) {
-    Change change = mending.change(some, words);
+    Change change = repairService.change(some, words);
     if (change.isEmpty()) {
       desk.frame().tell(Words.of("repairs.guarded"), false, 0);
       return;
     }
-    desk.job(change.title(), some.size() > 20, p -> mending.apply(change, p), desk::told);
+    desk.job(change.title(), some.size() > 20, p -> repairService.apply(change, p), desk::told);
   }
 
   /** Accepts one proposal with other values than it proposed. */
@@ -199,12 +199,12 @@ public final class RepairsModel {
 
   /** What is settled. */
   public RepairRules rules() {
-    return mending.rules();
+    return repairService.rules();
   }
 
   /** Settles something for good, and says so. */
   public void settle(RepairRules rules, String told) {
-    mending.settle(rules);
+    repairService.settle(rules);
     follow();
     desk.frame().tell(told, false, 0);
   }
@@ -230,18 +230,19 @@ public final class RepairsModel {
     return snapshot.tracks(
         id ->
             !snapshot.lost(id)
-                && mending.answer(id).isEmpty()
+                && repairService.answer(id).isEmpty()
                 && LOOKED_UP.stream().anyMatch(f -> f.isHole(snapshot.raw(id, f))));
   }
 
   /** Asks the catalogue as a job; what it says is kept, also when it stops halfway. */
   public void lookUp(RoaringBitmap ids) {
-    desk.aside(Words.of("catalogue.job"), p -> mending.lookUp(ids, catalogue(), p), this::said);
+    desk.independentJob(
+        Words.of("catalogue.job"), p -> repairService.lookUp(ids, catalogue(), p), this::said);
   }
 
   /** Asks for all tracks with a hole, now and on this thread. */
   public Lookup.Found lookUpNow(Progress progress) throws IOException {
-    return mending.lookUp(toLookUp(), catalogue(), progress);
+    return repairService.lookUp(toLookUp(), catalogue(), progress);
   }
 
   private void said(Lookup.Found found) {

@@ -87,7 +87,7 @@ public final class RepairsView implements StationView {
   private VBox main() {
     decisions.setId("decisions");
     decisions.setAccessibleText(Words.of("repairs.decisions"));
-    decisions.setCellFactory(l -> new DecisionCell(desk, this::take));
+    decisions.setCellFactory(l -> new RepairDecisionCell(desk, this::take));
     decisions
         .getSelectionModel()
         .selectedItemProperty()

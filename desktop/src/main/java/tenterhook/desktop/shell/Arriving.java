@@ -42,7 +42,7 @@ public final class Arriving implements AutoCloseable {
 
   /** Brings a folder in or up to date as a job. */
   public void scan(Path folder) {
-    desk.aside(
+    desk.independentJob(
         Words.of("job.scan", String.valueOf(folder.getFileName())),
         p -> scanned(folder, p),
         this::told);

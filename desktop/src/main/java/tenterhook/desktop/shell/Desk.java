@@ -378,8 +378,8 @@ public final class Desk {
    * @param work what to do
    * @param then gets the result on the toolkit's thread
    */
-  public <T> void aside(String name, Work<T> work, Consumer<T> then) {
-    aside(name, work, then, () -> {});
+  public <T> void independentJob(String name, Work<T> work, Consumer<T> then) {
+    independentJob(name, work, then, () -> {});
   }
 
   /**
@@ -398,8 +398,8 @@ public final class Desk {
    *
    * @param ended called on the toolkit's thread when it is over, well or not
    */
-  public <T> void aside(String name, Work<T> work, Consumer<T> then, Runnable ended) {
-    jobs.aside(name, work, then, ended);
+  public <T> void independentJob(String name, Work<T> work, Consumer<T> then, Runnable ended) {
+    jobs.independentJob(name, work, then, ended);
   }
 
   /**
@@ -408,8 +408,8 @@ public final class Desk {
    * @param work what to read
    * @param then gets it on the toolkit's thread
    */
-  public <T> void quietly(Callable<T> work, Consumer<T> then) {
-    jobs.quietly(work, then);
+  public <T> void background(Callable<T> work, Consumer<T> then) {
+    jobs.background(work, then);
   }
 
   /**
@@ -420,8 +420,8 @@ public final class Desk {
    * @param work what to work out, from what does not change
    * @param then gets it on the toolkit's thread
    */
-  public <T> void latest(Object owner, Callable<T> work, Consumer<T> then) {
-    jobs.latest(owner, work, then);
+  public <T> void latestOnly(Object owner, Callable<T> work, Consumer<T> then) {
+    jobs.latestOnly(owner, work, then);
   }
 
   /** The first track with artwork that a text of the find language finds. */
@@ -441,8 +441,8 @@ public final class Desk {
    *
    * @param name a later call of the same name takes its place
    */
-  public void later(String name, Runnable work) {
-    jobs.later(name, work);
+  public void debounced(String name, Runnable work) {
+    jobs.debounced(name, work);
   }
 
   /** Whether no work is waiting or running, seen from any thread. */

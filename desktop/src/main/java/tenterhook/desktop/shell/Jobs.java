@@ -29,7 +29,7 @@ final class Jobs {
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("jobs").factory());
   private final ExecutorService asking =
-      Executors.newCachedThreadPool(Thread.ofPlatform().daemon().name("aside-", 0).factory());
+      Executors.newCachedThreadPool(Thread.ofPlatform().daemon().name("independent-", 0).factory());
   private final ExecutorService reading =
       Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("reading").factory());
   private final ExecutorService working =
@@ -62,7 +62,7 @@ final class Jobs {
     run(worker, name, visible, work, then, () -> {});
   }
 
-  <T> void aside(String name, Desk.Work<T> work, Consumer<T> then, Runnable ended) {
+  <T> void independentJob(String name, Desk.Work<T> work, Consumer<T> then, Runnable ended) {
     run(asking, name, true, work, then, ended);
   }
 
@@ -70,7 +70,7 @@ final class Jobs {
     run(asking, name, false, work, then, () -> {});
   }
 
-  <T> void quietly(Callable<T> work, Consumer<T> then) {
+  <T> void background(Callable<T> work, Consumer<T> then) {
     run(reading, Words.of("job.reading"), false, p -> work.call(), then, () -> {});
   }
 
@@ -78,7 +78,7 @@ final class Jobs {
    * Works something out in a row of its own, so that what is only read need not wait. What was
    * asked before by the same owner is not worked or shown.
    */
-  <T> void latest(Object owner, Callable<T> work, Consumer<T> then) {
+  <T> void latestOnly(Object owner, Callable<T> work, Consumer<T> then) {
     int number = asked.merge(owner, 1, Integer::sum);
     run(
         working,
@@ -89,7 +89,7 @@ final class Jobs {
         () -> {});
   }
 
-  void later(String name, Runnable work) {
+  void debounced(String name, Runnable work) {
     PauseTransition pause =
         pauses.computeIfAbsent(name, n -> new PauseTransition(Duration.millis(600)));
     pause.setOnFinished(

@@ -120,7 +120,7 @@ public final class TenterhookApp extends Application {
     if (!plain.isEmpty() && plain.getFirst().equals("pictures")) {
       Path to = Path.of(plain.size() > 1 ? plain.get(1) : "docs/screenshots");
       List<String> only = plain.subList(Math.min(2, plain.size()), plain.size());
-      new Pictures(opened, shell, stage, to, only).take();
+      new Screenshots(opened, shell, stage, to, only).take();
     } else {
       shell.checkFiles();
       opened.repairs().look();

@@ -8,8 +8,8 @@ import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import tenterhook.core.field.Field;
+import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.field.Fields;
-import tenterhook.core.field.Home;
 import tenterhook.desktop.shell.Desk;
 
 /** The columns of the track table: which, in what order, how wide; remembered in the collection. */
@@ -72,7 +72,7 @@ final class Columns {
     column.setUserData(field);
     column.setPrefWidth(width);
     column.setCellValueFactory(row -> TrackPane.value(row.getValue()));
-    column.setEditable(field.editable() && field.home() == Home.FILE);
+    column.setEditable(field.editable() && field.origin() == FieldOrigin.FILE);
     column.setCellFactory(c -> new TrackCell(desk, field, edited));
     column.widthProperty().addListener((o, before, after) -> keep());
     return column;
@@ -86,7 +86,8 @@ final class Columns {
           .append(Math.round(column.getWidth()))
           .append(' ');
     }
-    desk.later("columns", () -> desk.collection().keepSetting(SETTING, text.toString().strip()));
+    desk.debounced(
+        "columns", () -> desk.collection().keepSetting(SETTING, text.toString().strip()));
   }
 
   static Field<?> field(TableColumn<Integer, ?> column) {

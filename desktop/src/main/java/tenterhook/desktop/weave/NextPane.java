@@ -50,11 +50,11 @@ final class NextPane extends VBox {
 
   void refresh() {
     List<Proposal> proposals = desk.repairs().proposals().get();
-    desk.latest(
+    desk.latestOnly(
         this,
         () -> new Worth(model.nextSteps(proposals), ArrivalsModel.pace(desk.collection())),
         this::show);
-    drawCourse(model.course());
+    drawHistory(model.completenessHistory());
   }
 
   /** Steps, and how fast the DJ is. */
@@ -123,7 +123,7 @@ final class NextPane extends VBox {
     }
   }
 
-  private void drawCourse(List<Store.CoursePoint> points) {
+  private void drawHistory(List<Store.Completeness> points) {
     course.getChildren().clear();
     first.setText(points.isEmpty() ? "" : percent(points.getFirst()));
     double now = model.weave().total().whole();
@@ -141,7 +141,7 @@ final class NextPane extends VBox {
     course.getChildren().add(line);
   }
 
-  private static String percent(Store.CoursePoint point) {
+  private static String percent(Store.Completeness point) {
     return Words.of("next.percentOn", (int) Math.floor(point.whole() * 100), point.day());
   }
 }

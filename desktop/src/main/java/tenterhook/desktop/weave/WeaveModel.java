@@ -45,7 +45,7 @@ final class WeaveModel {
     return NextStep.of(weave, collection.state().snapshot(), proposals, MOST);
   }
 
-  List<Store.CoursePoint> course() {
-    return collection.course();
+  List<Store.Completeness> completenessHistory() {
+    return collection.completenessHistory();
   }
 }

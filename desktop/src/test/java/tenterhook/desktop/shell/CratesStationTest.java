@@ -227,7 +227,7 @@ class CratesStationTest extends WindowTest {
 
   @Test
   void whyNotSpeaksToTheLeafAndNearlyInAreListed() {
-    int id = collection.contents().accounting(fastLaps()).nearlyIn(2).first();
+    int id = collection.contents().explanation(fastLaps()).nearlyIn(2).first();
     fx(() -> desk.chosen().set(id));
     settle();
     assertThat(lookup("#why .heading")).isInstanceOf(Label.class);

@@ -41,7 +41,7 @@ import tenterhook.standins.catalogue.CatalogueService.Mood;
 class MendingStationsTest extends WindowTest {
   @BeforeEach
   void atRepairs() {
-    desk.repairs().mending().settle(RepairRules.DEFAULT);
+    desk.repairs().repairService().settle(RepairRules.DEFAULT);
     station(KeyCode.DIGIT3);
     settle();
     await(() -> !desk.repairs().proposals().get().isEmpty());
@@ -49,7 +49,7 @@ class MendingStationsTest extends WindowTest {
 
   @AfterEach
   void asBefore() {
-    fx(() -> desk.repairs().mending().settle(RepairRules.DEFAULT));
+    fx(() -> desk.repairs().repairService().settle(RepairRules.DEFAULT));
   }
 
   private void choose(RepairKind kind) {

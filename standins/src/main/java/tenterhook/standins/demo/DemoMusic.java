@@ -18,7 +18,7 @@ import org.jaudiotagger.tag.FieldKey;
 import org.jaudiotagger.tag.id3.ID3v1Tag;
 import org.jaudiotagger.tag.id3.ID3v23Tag;
 import org.jaudiotagger.tag.id3.ID3v24Tag;
-import tenterhook.adapters.tagfile.Pictures;
+import tenterhook.adapters.tagfile.ArtworkImages;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
@@ -128,7 +128,7 @@ public final class DemoMusic {
     Map<String, byte[]> pictures = new HashMap<>();
     if (track.coverSide > 0) {
       byte[] cover = cover(track.cover, track.coverSide);
-      tenterhook.core.field.Artwork art = Pictures.describe(cover);
+      tenterhook.core.field.Artwork art = ArtworkImages.describe(cover);
       pictures.put(art.sha256(), cover);
       tags.put(Fields.ARTWORK, art.raw());
     }

@@ -19,7 +19,7 @@ import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
 import tenterhook.adapters.catalogue.CatalogueClient;
 import tenterhook.adapters.collection.MusicCollection;
-import tenterhook.adapters.repair.Mending;
+import tenterhook.adapters.repair.RepairService;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Edit.SetField;
@@ -52,7 +52,7 @@ class DemoRepairsTest {
   @TempDir static Path folder;
   private final Map<String, JsonNode> truth = new HashMap<>();
   private MusicCollection collection;
-  private Mending mending;
+  private RepairService repairService;
 
   @BeforeAll
   void open() throws Exception {
@@ -71,8 +71,8 @@ class DemoRepairsTest {
                 new Edit.SetCodebook(collection.state().codebook(), DemoCollection.codebook()))),
         Progress.SILENT);
     collection.scan(music, Progress.SILENT);
-    mending = new Mending(collection);
-    mending.look(Progress.SILENT);
+    repairService = new RepairService(collection);
+    repairService.look(Progress.SILENT);
   }
 
   @AfterAll
@@ -83,7 +83,7 @@ class DemoRepairsTest {
   private List<SetField> proposed(String path, String field) {
     Snapshot snapshot = collection.state().snapshot();
     List<SetField> found = new ArrayList<>();
-    for (Proposal proposal : mending.proposals()) {
+    for (Proposal proposal : repairService.proposals()) {
       for (SetField edit : proposal.edits()) {
         if (snapshot.raw(edit.id(), Fields.PATH).equals(path) && edit.field().key().equals(field)) {
           found.add(edit);
@@ -159,7 +159,7 @@ class DemoRepairsTest {
     Snapshot snapshot = collection.state().snapshot();
     List<String> wrong = new ArrayList<>();
     int certain = 0;
-    for (Proposal proposal : mending.proposals()) {
+    for (Proposal proposal : repairService.proposals()) {
       for (SetField edit : proposal.edits()) {
         if (proposal.certainty() >= Proposal.CERTAIN && JUDGED.contains(edit.field())) {
           certain++;
@@ -180,14 +180,15 @@ class DemoRepairsTest {
     List<Long> changes = new ArrayList<>();
     for (RepairKind kind : RepairKind.values()) {
       List<Proposal> certain =
-          mending.proposals().stream()
+          repairService.proposals().stream()
               .filter(p -> p.kind() == kind && p.certainty() >= Proposal.CERTAIN)
               .toList();
       if (!certain.isEmpty()) {
-        Outcome outcome = mending.apply(mending.change(certain, kind.key()), Progress.SILENT);
+        Outcome outcome =
+            repairService.apply(repairService.change(certain, kind.key()), Progress.SILENT);
         assertThat(outcome.refused()).as(kind.key()).isEmpty();
         changes.add(outcome.number());
-        for (Proposal left : mending.proposals()) {
+        for (Proposal left : repairService.proposals()) {
           assertThat(certain).as("proposed again").doesNotContain(left);
         }
       }
@@ -212,7 +213,7 @@ class DemoRepairsTest {
 
   @Test
   void whatOnlyTheCatalogueCanKnowIsProposedFromIt() throws Exception {
-    Mending asking = new Mending(collection);
+    RepairService asking = new RepairService(collection);
     asking.look(Progress.SILENT);
     try (CatalogueService service =
         CatalogueService.start(CatalogueBook.ofDemo(SharedDemo.TRACKS), 0)) {

@@ -33,7 +33,7 @@ import tenterhook.core.crate.Crates;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
-import tenterhook.core.lost.Likeness;
+import tenterhook.core.lost.FileMatch;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.lost.LostFinder.Candidate;
 import tenterhook.core.track.Snapshot;
@@ -115,17 +115,17 @@ class LostBySoundTest {
   @Test
   @Order(1)
   void eachIsFoundByWhatItKept() {
-    assertThat(of(1).getFirst().likeness()).isEqualTo(Likeness.RENAMED);
+    assertThat(of(1).getFirst().likeness()).isEqualTo(FileMatch.RENAMED);
     assertThat(of(1).getFirst().file().place().path()).isEqualTo("a renamed one.mp3");
-    assertThat(of(2).getFirst().likeness()).isEqualTo(Likeness.RETAGGED);
-    assertThat(of(3).getFirst().likeness()).isEqualTo(Likeness.REENCODED);
+    assertThat(of(2).getFirst().likeness()).isEqualTo(FileMatch.RETAGGED);
+    assertThat(of(3).getFirst().likeness()).isEqualTo(FileMatch.REENCODED);
     assertThat(of(3).getFirst().file().place().path()).isEqualTo("third.flac");
   }
 
   @Test
   @Order(2)
   void anotherRecordingOfTheSameNameAndLengthIsToldApart() {
-    assertThat(of(4)).extracting(Candidate::likeness).containsExactly(Likeness.SOUNDS_OTHERWISE);
+    assertThat(of(4)).extracting(Candidate::likeness).containsExactly(FileMatch.SOUNDS_OTHERWISE);
   }
 
   @Test

@@ -9,9 +9,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
-class HalverTest {
+class DecimatorTest {
   /** The level of a sine after halving, against what went in. */
-  private static double gain(Halver halver, double ofRate, int block) {
+  private static double gain(Decimator halver, double ofRate, int block) {
     int count = 20_000;
     double sum = 0;
     int made = 0;
@@ -34,28 +34,29 @@ class HalverTest {
   @ParameterizedTest
   @CsvSource({"0.01, 0.99, 1.01", "0.045, 0.99, 1.01", "0.455, 0, 0.02", "0.49, 0, 0.01"})
   void theQuickOneKeepsTheLowestTenth(double ofRate, double least, double most) {
-    assertThat(gain(Halver.quick(4096), ofRate, 4096)).isBetween(least, most);
+    assertThat(gain(Decimator.quick(4096), ofRate, 4096)).isBetween(least, most);
   }
 
   @ParameterizedTest
   @CsvSource({"0.01, 0.99, 1.01", "0.18, 0.93, 1.01", "0.33, 0, 0.06", "0.4, 0, 0.01"})
   void theSharpOneKeepsTheLowestFifth(double ofRate, double least, double most) {
-    assertThat(gain(Halver.sharp(4096), ofRate, 4096)).isBetween(least, most);
+    assertThat(gain(Decimator.sharp(4096), ofRate, 4096)).isBetween(least, most);
   }
 
   @ParameterizedTest
   @ValueSource(ints = {1, 3, 7, 100, 1151})
   void theSizeOfTheBlocksChangesNothing(int block) {
-    assertThat(gain(Halver.sharp(4096), 0.1, block)).isEqualTo(gain(Halver.sharp(4096), 0.1, 4096));
-    assertThat(gain(Halver.quick(4096), 0.03, block))
-        .isEqualTo(gain(Halver.quick(4096), 0.03, 4096));
+    assertThat(gain(Decimator.sharp(4096), 0.1, block))
+        .isEqualTo(gain(Decimator.sharp(4096), 0.1, 4096));
+    assertThat(gain(Decimator.quick(4096), 0.03, block))
+        .isEqualTo(gain(Decimator.quick(4096), 0.03, 4096));
   }
 
   @Test
   void aConstantStaysWhatItIs() {
     float[] ones = new float[64];
     Arrays.fill(ones, 1);
-    Halver halver = Halver.sharp(64);
+    Decimator halver = Decimator.sharp(64);
     int made = halver.halve(ones, 64);
     assertThat(halver.out()[made - 1]).isCloseTo(1, offset(1e-5f));
   }

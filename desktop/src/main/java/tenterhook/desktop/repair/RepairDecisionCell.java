@@ -19,7 +19,7 @@ import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 
 /** A decision: what it says, what it rests on, and the button that takes all that is certain. */
-final class DecisionCell extends ListCell<Decision> {
+final class RepairDecisionCell extends ListCell<Decision> {
   private static final int FOLDERS_NAMED = 2;
 
   private final Desk desk;
@@ -28,7 +28,7 @@ final class DecisionCell extends ListCell<Decision> {
   private final Button take = Look.primary("", () -> {});
   private final HBox box;
 
-  DecisionCell(Desk desk, Consumer<Decision> onTake) {
+  RepairDecisionCell(Desk desk, Consumer<Decision> onTake) {
     this.desk = desk;
     VBox text = new VBox(1, name, words);
     HBox.setHgrow(text, Priority.ALWAYS);

@@ -24,7 +24,7 @@ import tenterhook.core.track.Column;
 import tenterhook.core.track.Snapshot;
 
 /** Values that may be meant while a line is being written, with how many tracks each finds. */
-public final class Offers {
+public final class Completions {
   private static final int MOST = 8;
   private static final List<String> SPANS = List.of("-7d..", "-30d..", "-3m..", "-1y..", "..-1y");
   private static final int DECADE = 10;
@@ -39,7 +39,7 @@ public final class Offers {
    *
    * @param today the day that spans such as {@code -30d} count back from
    */
-  public Offers(Snapshot snapshot, Codebook codebook, LocalDate today) {
+  public Completions(Snapshot snapshot, Codebook codebook, LocalDate today) {
     this.snapshot = snapshot;
     this.codebook = codebook;
     this.today = today;

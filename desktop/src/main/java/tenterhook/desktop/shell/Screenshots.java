@@ -33,7 +33,7 @@ import tenterhook.desktop.repair.RepairsView;
 import tenterhook.desktop.theme.Words;
 
 /** Takes a picture of every main view of the running program, one after the other, and ends it. */
-final class Pictures {
+final class Screenshots {
   private static final Duration SETTLE = Duration.millis(900);
   private static final int LEFT = 60;
 
@@ -52,7 +52,7 @@ final class Pictures {
    *
    * @param only the names of those that are wanted, without anything done before; all when empty
    */
-  Pictures(Desk desk, Shell shell, Stage stage, Path folder, List<String> only) {
+  Screenshots(Desk desk, Shell shell, Stage stage, Path folder, List<String> only) {
     this.desk = desk;
     this.shell = shell;
     this.stage = stage;
@@ -114,7 +114,7 @@ final class Pictures {
   private void measureMost() {
     RoaringBitmap most = desk.measuring().waiting();
     most.andNot(most.limit(LEFT));
-    desk.aside(
+    desk.independentJob(
         Words.of("measure.job"),
         p -> Measuring.run(desk.collection(), most, p),
         report -> {
@@ -324,7 +324,7 @@ final class Pictures {
     shell.inView().tracks().ifPresent(p -> p.table().getSelectionModel().select(2));
     if (desk.state().get().crates().crate("Fast laps").orElseThrow()
         instanceof Crate.RuleCrate rule) {
-      int near = desk.contents().accounting(rule).nearlyIn(2).first();
+      int near = desk.contents().explanation(rule).nearlyIn(2).first();
       Platform.runLater(() -> desk.chosen().set(near)); // after the table has said its own
     }
   }

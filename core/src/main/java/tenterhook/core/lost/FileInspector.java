@@ -4,7 +4,7 @@ import java.util.Optional;
 import tenterhook.core.lost.LostFinder.FoundFile;
 
 /** Opens files that lost tracks may be. Answers are kept: a file is opened once. */
-public interface Inside {
+public interface FileInspector {
   /**
    * What a file says of itself.
    *
@@ -12,10 +12,10 @@ public interface Inside {
    * @param artist empty when not known
    * @param title empty when not known
    */
-  record Facts(double seconds, String artist, String title) {}
+  record FileFacts(double seconds, String artist, String title) {}
 
   /** What a file says of itself; empty when it cannot be read. */
-  Optional<Facts> facts(FoundFile file);
+  Optional<FileFacts> facts(FoundFile file);
 
   /**
    * What a file is recognised by without reading all of it.

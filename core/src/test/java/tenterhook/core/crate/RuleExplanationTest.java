@@ -10,15 +10,15 @@ import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.Tracks;
-import tenterhook.core.crate.Accounting.LineEffect;
-import tenterhook.core.crate.Accounting.Matter;
-import tenterhook.core.crate.Accounting.Reason;
+import tenterhook.core.crate.RuleExplanation.LineEffect;
+import tenterhook.core.crate.RuleExplanation.Matter;
+import tenterhook.core.crate.RuleExplanation.Reason;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.track.Snapshot;
 
 /** What lines do and why tracks are in, held against asking the rule itself. */
-class AccountingTest {
+class RuleExplanationTest {
   private static final LocalDate TODAY = LocalDate.of(2026, 11, 23);
   private static final List<String> RULES =
       List.of(
@@ -56,13 +56,13 @@ class AccountingTest {
       Crate.RuleCrate crate = crate(text);
       CrateContents contents =
           new CrateContents(snapshot, Tracks.BOOK, Crates.NONE.plus("Rink", crate), TODAY);
-      Accounting accounting = contents.accounting(crate);
+      RuleExplanation explanation = contents.explanation(crate);
       RoaringBitmap members = contents.members("x").orElseThrow();
       snapshot
           .tracks()
           .forEach(
               (int id) ->
-                  assertThat(accounting.in(id))
+                  assertThat(explanation.in(id))
                       .as(text + " " + id)
                       .isEqualTo(members.contains(id)));
     }
@@ -73,15 +73,15 @@ class AccountingTest {
     Snapshot snapshot = many(new Random(seed));
     CrateContents contents = new CrateContents(snapshot, Tracks.BOOK, Crates.NONE, TODAY);
     for (String text : RULES) {
-      Accounting accounting = contents.accounting(crate(text));
-      List<LineEffect> lines = accounting.lines();
+      RuleExplanation explanation = contents.explanation(crate(text));
+      List<LineEffect> lines = explanation.lines();
       int kept = contents.list(crate(text)).size();
       assertThat(lines.getLast().leftAfter()).as(text).isEqualTo(kept);
       for (int i = 0; i < lines.size(); i++) {
-        assertThat(accounting.nearlyIn(i).getCardinality())
+        assertThat(explanation.nearlyIn(i).getCardinality())
             .as(text + " line " + i)
             .isGreaterThanOrEqualTo(lines.get(i).shutOut());
-        assertThat(lines.get(i).holdsFor()).isLessThanOrEqualTo(accounting.choosable());
+        assertThat(lines.get(i).holdsFor()).isLessThanOrEqualTo(explanation.choosable());
       }
     }
   }
@@ -89,10 +89,10 @@ class AccountingTest {
   @Test
   void aGroupSaysWhetherItHoldsAndItsLinesStandBelowIt() {
     Snapshot one = Tracks.none().with("year=1994", "bpm=131", "comment=/ELC/").snapshot();
-    Accounting accounting =
+    RuleExplanation explanation =
         new CrateContents(one, Tracks.BOOK, Crates.NONE, TODAY)
-            .accounting(crate("bpm:120.. (Style:SKA or year:1994) not (code:ELC or year:1987)"));
-    assertThat(accounting.why(1))
+            .explanation(crate("bpm:120.. (Style:SKA or year:1994) not (code:ELC or year:1987)"));
+    assertThat(explanation.why(1))
         .containsExactly(
             new Reason(Matter.LINE, 0, "bpm:120..", "131.0", true),
             new Reason(Matter.ANY, 0, "", "", true),
@@ -100,17 +100,17 @@ class AccountingTest {
             new Reason(Matter.LINE, 1, "year:1994", "1994", true),
             new Reason(Matter.LINE, 0, "not code:ELC", "ELC", false),
             new Reason(Matter.LINE, 0, "not year:1987", "1994", true));
-    assertThat(accounting.in(1)).isFalse();
+    assertThat(explanation.in(1)).isFalse();
   }
 
   @Test
   void whatATrackHasIsSaidOfTheFacetThatIsAskedFor() {
     Snapshot one = Tracks.none().with("comment=/ELC/80S/").snapshot();
     Crate.RuleCrate crate = crate("Era:90S Style:SKA Use:TRN code:SKA");
-    Accounting accounting =
+    RuleExplanation explanation =
         new CrateContents(one, Tracks.BOOK, Crates.NONE.plus("Rink", crate), TODAY)
-            .accounting(crate);
-    assertThat(accounting.why(1))
+            .explanation(crate);
+    assertThat(explanation.why(1))
         .extracting(Reason::has)
         .containsExactly("80S", "ELC", "", "80S ELC");
   }
@@ -122,9 +122,10 @@ class AccountingTest {
     Crate.RuleCrate crate = crate("year:1994");
     Crates crates =
         Crates.NONE.plus("Rink", crate).withShelf("Rink", s -> s.with(s.never().plus(List.of(2))));
-    Accounting accounting = new CrateContents(two, Tracks.BOOK, crates, TODAY).accounting(crate);
-    assertThat(accounting.choosable()).isEqualTo(1);
-    assertThat(accounting.lines().getFirst().holdsFor()).isEqualTo(1);
-    assertThat(accounting.why(2).getFirst().matter()).isEqualTo(Matter.NEVER);
+    RuleExplanation explanation =
+        new CrateContents(two, Tracks.BOOK, crates, TODAY).explanation(crate);
+    assertThat(explanation.choosable()).isEqualTo(1);
+    assertThat(explanation.lines().getFirst().holdsFor()).isEqualTo(1);
+    assertThat(explanation.why(2).getFirst().matter()).isEqualTo(Matter.NEVER);
   }
 }

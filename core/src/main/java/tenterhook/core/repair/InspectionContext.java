@@ -16,29 +16,29 @@ import tenterhook.core.text.NameKey;
 import tenterhook.core.track.Snapshot;
 
 /** What inspectors stand on. Remembers what they asked about the whole collection. */
-final class Ground {
+final class InspectionContext {
   private static final int MOST_REMEMBERED = 50_000;
 
   private final Snapshot snapshot;
   private final Codebook codebook;
   private final RepairRules rules;
-  private final Surroundings surroundings;
-  private final Census census;
+  private final ExternalEvidence externalEvidence;
+  private final NameIndex nameIndex;
   private final Map<String, String> keys = new HashMap<>();
   private final Map<String, Optional<Artwork>> covers = new HashMap<>();
   private final Set<Question> asked = new HashSet<>();
 
-  Ground(
+  InspectionContext(
       Snapshot snapshot,
       Codebook codebook,
       RepairRules rules,
-      Surroundings surroundings,
-      Census census) {
+      ExternalEvidence externalEvidence,
+      NameIndex nameIndex) {
     this.snapshot = snapshot;
     this.codebook = codebook;
     this.rules = rules;
-    this.surroundings = surroundings;
-    this.census = census;
+    this.externalEvidence = externalEvidence;
+    this.nameIndex = nameIndex;
   }
 
   /** From now on questions are noted in this set, which is empty now and used again later. */
@@ -59,8 +59,8 @@ final class Ground {
     return rules;
   }
 
-  Surroundings surroundings() {
-    return surroundings;
+  ExternalEvidence externalEvidence() {
+    return externalEvidence;
   }
 
   String raw(int id, Field<?> field) {
@@ -99,12 +99,12 @@ final class Ground {
 
   /** The earliest year of a song that is no reissue, 0 when none is known. */
   int originalYear(String artist, String title) {
-    return ask(new Question(Question.Kind.ORIGINAL, Census.song(artist, title)));
+    return ask(new Question(Question.Kind.ORIGINAL, NameIndex.song(artist, title)));
   }
 
   private int ask(Question question) {
     asked.add(question);
-    return census.answer(question);
+    return nameIndex.answer(question);
   }
 
   /** The edits that give a track these values; those that it has already are left out. */

@@ -12,12 +12,12 @@ import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 
 /** One decision: what, why, and the button that makes it. */
-final class DecisionCell extends ListCell<Decision> {
+final class LostDecisionCell extends ListCell<Decision> {
   private final Label what = Look.label("", "strong");
   private final Label why = Look.label("", "second");
   private final HBox box = new HBox(12);
 
-  DecisionCell() {
+  LostDecisionCell() {
     what.setWrapText(true);
     why.setWrapText(true);
     box.getStyleClass().add("decide");

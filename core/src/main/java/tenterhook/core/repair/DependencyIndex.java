@@ -10,14 +10,14 @@ import java.util.Set;
  *
  * @param <U> what asks
  */
-final class Askers<U> {
-  private final Census census;
+final class DependencyIndex<U> {
+  private final NameIndex nameIndex;
   private final Map<U, Set<Question>> questions = new HashMap<>();
   private final Map<Question, Integer> answers = new HashMap<>();
-  private final Map<Question, Set<U>> askers = new HashMap<>();
+  private final Map<Question, Set<U>> dependencies = new HashMap<>();
 
-  Askers(Census census) {
-    this.census = census;
+  DependencyIndex(NameIndex nameIndex) {
+    this.nameIndex = nameIndex;
   }
 
   /** Those for whom one of these questions has another answer by now; a set of its own. */
@@ -25,8 +25,8 @@ final class Askers<U> {
     Set<U> concerned = new HashSet<>();
     for (Question question : touched) {
       Integer known = answers.get(question);
-      if (known != null && known != census.answer(question)) {
-        concerned.addAll(askers.getOrDefault(question, Set.of()));
+      if (known != null && known != nameIndex.answer(question)) {
+        concerned.addAll(dependencies.getOrDefault(question, Set.of()));
       }
     }
     return concerned;
@@ -41,16 +41,16 @@ final class Askers<U> {
       }
     }
     for (Question question : now) {
-      askers.computeIfAbsent(question, q -> new HashSet<>(2)).add(unit);
-      answers.put(question, census.answer(question));
+      dependencies.computeIfAbsent(question, q -> new HashSet<>(2)).add(unit);
+      answers.put(question, nameIndex.answer(question));
     }
   }
 
   private void forget(U unit, Question question) {
-    Set<U> units = askers.get(question);
+    Set<U> units = dependencies.get(question);
     units.remove(unit);
     if (units.isEmpty()) {
-      askers.remove(question);
+      dependencies.remove(question);
       answers.remove(question);
     }
   }

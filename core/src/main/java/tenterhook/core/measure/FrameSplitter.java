@@ -1,7 +1,7 @@
 package tenterhook.core.measure;
 
 /** Cuts a stream into overlapping frames of one length; the hop may be a fraction of a sample. */
-final class Framer {
+final class FrameSplitter {
   /** Takes a frame. */
   interface Sink {
     /**
@@ -21,7 +21,7 @@ final class Framer {
   private long heldFrom;
   private long frames;
 
-  Framer(int size, double hop, Sink sink) {
+  FrameSplitter(int size, double hop, Sink sink) {
     this.size = size;
     this.hop = hop;
     this.sink = sink;

@@ -27,7 +27,7 @@ import tenterhook.core.track.Snapshot;
  * @param back tracks whose file was lost and is there again
  * @param changed tracks whose file another program changed since it was read
  */
-public record Presence(
+public record FileAvailability(
     List<Away> away, RoaringBitmap gone, RoaringBitmap back, RoaringBitmap changed) {
   private static final int STEP = 1000;
   private static final boolean NAMES_READABLE = RelativePaths.allNamesReadable();
@@ -36,11 +36,12 @@ public record Presence(
   static final int SLOTS = 64;
 
   /** Nothing looked at yet. */
-  public static final Presence UNKNOWN =
-      new Presence(List.of(), new RoaringBitmap(), new RoaringBitmap(), new RoaringBitmap());
+  public static final FileAvailability UNKNOWN =
+      new FileAvailability(
+          List.of(), new RoaringBitmap(), new RoaringBitmap(), new RoaringBitmap());
 
   /** Copies. */
-  public Presence {
+  public FileAvailability {
     away = List.copyOf(away);
   }
 
@@ -59,7 +60,7 @@ public record Presence(
    * @param slot from 0 to {@value #SLOTS}: of the tracks that it names the tags are compared as
    *     well, since another program may keep size and time of a file that it writes
    */
-  static Presence of(CollectionState state, int slot, Progress progress) {
+  static FileAvailability of(CollectionState state, int slot, Progress progress) {
     Snapshot snapshot = state.snapshot();
     Map<String, Integer> missing = new TreeMap<>();
     state
@@ -70,8 +71,9 @@ public record Presence(
                 missing.put(name, 0);
               }
             });
-    Presence seen =
-        new Presence(List.of(), new RoaringBitmap(), new RoaringBitmap(), new RoaringBitmap());
+    FileAvailability seen =
+        new FileAvailability(
+            List.of(), new RoaringBitmap(), new RoaringBitmap(), new RoaringBitmap());
     int done = 0;
     int all = snapshot.tracks().getCardinality();
     for (int id : snapshot.tracks()) {
@@ -93,7 +95,7 @@ public record Presence(
             away.add(new Away(root, state.roots().get(root), tracks));
           }
         });
-    return new Presence(away, seen.gone, seen.back, seen.changed);
+    return new FileAvailability(away, seen.gone, seen.back, seen.changed);
   }
 
   private void look(CollectionState state, int id, boolean closely) {

@@ -24,7 +24,7 @@ import tenterhook.core.track.Snapshot;
  * correction (W. Garbe, 2012): two keys within d edits share a form from which at most d letters of
  * the first eight are left out.
  */
-final class Census {
+final class NameIndex {
   static final List<Field<?>> NAMED =
       List.of(Fields.ARTIST, Fields.ALBUM_ARTIST, Fields.ALBUM, Fields.LABEL, Fields.GENRE);
   private static final String SEPARATOR = String.valueOf(FieldType.SEPARATOR);
@@ -47,7 +47,7 @@ final class Census {
     int guarded;
   }
 
-  Census() {
+  NameIndex() {
     NAMED.forEach(f -> names.put(f, new Names()));
   }
 

@@ -12,14 +12,14 @@ import tenterhook.core.track.Snapshot;
  * @param snapshot the tracks
  * @param crates in how many crates that are filled by hand a track is; those in none may lack
  */
-record Ground(Snapshot snapshot, Map<Integer, Integer> crates) {
-  static Ground of(Snapshot snapshot, Crates shelves) {
+record PreferenceContext(Snapshot snapshot, Map<Integer, Integer> crates) {
+  static PreferenceContext of(Snapshot snapshot, Crates shelves) {
     Map<Integer, Integer> crates = new HashMap<>();
     for (Crate crate : shelves.all()) {
       if (crate instanceof Crate.HandCrate hand) {
         hand.tracks().forEach(id -> crates.merge(id, 1, Integer::sum));
       }
     }
-    return new Ground(snapshot, crates);
+    return new PreferenceContext(snapshot, crates);
   }
 }

@@ -20,7 +20,7 @@ import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.Wavs;
 import tenterhook.adapters.disk.FolderWatch;
-import tenterhook.adapters.repair.Mending;
+import tenterhook.adapters.repair.RepairService;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.arrival.PathPattern;
 import tenterhook.core.catalogue.Catalogue;
@@ -36,18 +36,18 @@ import tenterhook.core.repair.RepairRules;
 import tenterhook.core.track.Snapshot;
 
 /** Proposals of an open collection, what lies beside it, and what arrives. */
-class MendingTest extends CollectionTest {
+class RepairServiceTest extends CollectionTest {
   private static final Map<Field<?>, String> LAMPS =
       Map.of(Fields.TITLE, "Cold Lamps", Fields.ARTIST, "Varda Pell");
 
-  private Mending mending() {
-    Mending mending = new Mending(collection);
-    mending.look(Progress.SILENT);
-    return mending;
+  private RepairService repairService() {
+    RepairService repairService = new RepairService(collection);
+    repairService.look(Progress.SILENT);
+    return repairService;
   }
 
-  private static List<Proposal> of(Mending mending, RepairKind kind) {
-    return mending.proposals().stream().filter(p -> p.kind() == kind).toList();
+  private static List<Proposal> of(RepairService repairService, RepairKind kind) {
+    return repairService.proposals().stream().filter(p -> p.kind() == kind).toList();
   }
 
   private static byte[] picture(int side, String format) throws Exception {
@@ -59,36 +59,36 @@ class MendingTest extends CollectionTest {
 
   @Test
   void proposalsFollowEveryChange() {
-    Mending mending = mending();
-    List<Proposal> years = of(mending, RepairKind.YEARS);
+    RepairService repairService = repairService();
+    List<Proposal> years = of(repairService, RepairKind.YEARS);
     assertThat(years)
         .singleElement()
         .extracting(p -> p.edits().getFirst().after())
         .isEqualTo("1987");
-    assertThat(collection.apply(mending.change(years, "years"), Progress.SILENT).refused())
+    assertThat(collection.apply(repairService.change(years, "years"), Progress.SILENT).refused())
         .isEmpty();
-    assertThat(of(mending, RepairKind.YEARS)).isEmpty();
+    assertThat(of(repairService, RepairKind.YEARS)).isEmpty();
     collection.undo(collection.history().getFirst().number(), Progress.SILENT);
-    assertThat(of(mending, RepairKind.YEARS)).isEqualTo(years);
+    assertThat(of(repairService, RepairKind.YEARS)).isEqualTo(years);
   }
 
   @Test
   void whatWasSettledIsRememberedWhenOpenedAgain() throws Exception {
-    Mending mending = mending();
-    int id = of(mending, RepairKind.YEARS).getFirst().id();
-    mending.settle(
-        mending
+    RepairService repairService = repairService();
+    int id = of(repairService, RepairKind.YEARS).getFirst().id();
+    repairService.settle(
+        repairService
             .rules()
             .dismissing(RepairKind.YEARS, RoaringBitmap.bitmapOf(id), true)
             .switched(RepairKind.JUNK, false)
             .withCertainFrom(95)
             .withJunk(List.of("tape hiss")));
-    assertThat(of(mending, RepairKind.YEARS)).isEmpty();
-    RepairRules kept = mending.rules();
+    assertThat(of(repairService, RepairKind.YEARS)).isEmpty();
+    RepairRules kept = repairService.rules();
     collection.close();
     open();
-    assertThat(new Mending(collection).rules()).isEqualTo(kept);
-    assertThat(of(mending(), RepairKind.YEARS)).isEmpty();
+    assertThat(new RepairService(collection).rules()).isEqualTo(kept);
+    assertThat(of(repairService(), RepairKind.YEARS)).isEmpty();
   }
 
   @Test
@@ -97,11 +97,11 @@ class MendingTest extends CollectionTest {
     Files.write(music.resolve("Ferry/cover.jpg"), cover);
     Files.write(music.resolve("Ferry/tiny.png"), picture(50, "png"));
     Files.writeString(music.resolve("Rink/broken.jpg"), "no picture");
-    Mending mending = mending();
-    List<Proposal> found = of(mending, RepairKind.ARTWORK);
+    RepairService repairService = repairService();
+    List<Proposal> found = of(repairService, RepairKind.ARTWORK);
     assertThat(found).hasSize(1);
-    assertThat(mending.artworkFor(found.getFirst().id())).hasSize(1);
-    var outcome = mending.apply(mending.change(found, "artwork"), Progress.SILENT);
+    assertThat(repairService.artworkFor(found.getFirst().id())).hasSize(1);
+    var outcome = repairService.apply(repairService.change(found, "artwork"), Progress.SILENT);
     assertThat(outcome.refused()).isEmpty();
     Path file = collection.state().path(found.getFirst().id());
     assertThat(TagFiles.picture(file)).hasValueSatisfying(b -> assertThat(b).isEqualTo(cover));
@@ -115,10 +115,10 @@ class MendingTest extends CollectionTest {
     collection.apply(
         TrackEdits.set(collection.state().snapshot(), one, Map.of(Fields.ARTWORK, art.raw())),
         Progress.SILENT);
-    Mending mending = mending();
-    List<Proposal> found = of(mending, RepairKind.ARTWORK);
+    RepairService repairService = repairService();
+    List<Proposal> found = of(repairService, RepairKind.ARTWORK);
     assertThat(found).singleElement().extracting(Proposal::id).isEqualTo(1);
-    var outcome = mending.apply(mending.change(found, "artwork"), Progress.SILENT);
+    var outcome = repairService.apply(repairService.change(found, "artwork"), Progress.SILENT);
     assertThat(outcome.refused()).isEmpty();
     Artwork after = collection.state().snapshot().value(1, Fields.ARTWORK).orElseThrow();
     assertThat(after.width()).isEqualTo(Artwork.MOST_SIDE);
@@ -157,7 +157,7 @@ class MendingTest extends CollectionTest {
             RoaringBitmap.bitmapOf(2),
             Map.of(Fields.ARTIST, "Pewter Wren", Fields.TRACK, "3")),
         Progress.SILENT);
-    Mending mending = mending();
+    RepairService repairService = repairService();
     Snapshot before = collection.state().snapshot();
     int id = before.tracks(i -> before.raw(i, Fields.TITLE).equals("Cold Lamps")).first();
     RoaringBitmap ids = RoaringBitmap.bitmapOf(id);
@@ -165,13 +165,13 @@ class MendingTest extends CollectionTest {
     collection.apply(
         TrackEdits.set(before, RoaringBitmap.bitmapOf(id), Map.of(Fields.ARTIST, "Pewter Wren")),
         Progress.SILENT);
-    var found = mending.lookUp(ids, oneAnswer(), Progress.SILENT);
+    var found = repairService.lookUp(ids, oneAnswer(), Progress.SILENT);
     assertThat(found.trouble()).isEqualTo("it is gone");
     assertThat(found.answers()).hasSize(1);
     assertThat(collection.state().snapshot().tracks()).isEqualTo(before.tracks());
     collection.close();
     open();
-    Mending later = new Mending(collection);
+    RepairService later = new RepairService(collection);
     assertThat(later.answer(found.answers().keySet().iterator().next())).isPresent();
     later.look(Progress.SILENT);
     if (found.answers().containsKey(id)) {

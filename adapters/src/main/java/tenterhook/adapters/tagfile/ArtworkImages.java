@@ -11,8 +11,8 @@ import tenterhook.adapters.disk.SafeFiles;
 import tenterhook.core.field.Artwork;
 
 /** Tells what a picture is by its bytes. */
-public final class Pictures {
-  private Pictures() {}
+public final class ArtworkImages {
+  private ArtworkImages() {}
 
   /**
    * Describes a picture. One that cannot be read has width and height 0.

@@ -1,11 +1,11 @@
 package tenterhook.core.measure;
 
 /** Candidates and what speaks for each, for those who fit weights or want to see why. */
-public final class Evidence {
+public final class CandidateFeatures {
   private final double[] values;
   private final double[][] features;
 
-  Evidence(double[] values, double[][] features) {
+  CandidateFeatures(double[] values, double[][] features) {
     this.values = values;
     this.features = features;
   }

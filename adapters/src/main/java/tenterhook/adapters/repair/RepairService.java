@@ -24,16 +24,16 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.repair.Acceptance;
 import tenterhook.core.repair.ArtworkCandidate;
+import tenterhook.core.repair.ExternalEvidence;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairRules;
 import tenterhook.core.repair.Repairs;
-import tenterhook.core.repair.Surroundings;
 
 /**
  * The proposals of an open collection, kept in step. {@link #look} first; from then on {@link
  * #proposals} follows every change. May be used from any thread; one works at a time.
  */
-public final class Mending {
+public final class RepairService {
   private static final String RULES = "repairs";
   private static final String ANSWERS = "catalogue";
   private static final String FITTED = "fitted covers";
@@ -43,18 +43,18 @@ public final class Mending {
   private final RoaringBitmap changed = new RoaringBitmap();
   private CollectionState latest;
   private volatile RepairRules rules;
-  private volatile Surroundings surroundings;
+  private volatile ExternalEvidence externalEvidence;
   private volatile @Nullable Repairs repairs;
   private List<Proposal> proposals = List.of();
   private boolean stale;
 
   /** The mending of a collection; nothing is looked at yet. */
-  public Mending(MusicCollection collection) {
+  public RepairService(MusicCollection collection) {
     this.collection = collection;
     this.latest = collection.state();
     this.rules = collection.setting(RULES).map(RepairsJson::rules).orElse(RepairRules.DEFAULT);
-    this.surroundings =
-        Surroundings.none(collection.today().getYear())
+    this.externalEvidence =
+        ExternalEvidence.none(collection.today().getYear())
             .withAnswers(collection.setting(ANSWERS).map(RepairsJson::answers).orElse(Map.of()));
     collection.listen(this::changed);
   }
@@ -76,21 +76,22 @@ public final class Mending {
    */
   public synchronized void look(Progress progress) {
     CollectionState state = collection.state();
-    Map<String, List<Surroundings.Beside>> beside = pictures.look(state, progress);
+    Map<String, List<ExternalEvidence.Beside>> beside = pictures.look(state, progress);
     Map<String, Artwork> known =
         collection.setting(FITTED).map(RepairsJson::fitted).orElse(Map.of());
     Map<String, Artwork> fitted = FittedCovers.of(state, known, progress);
     if (!fitted.equals(known)) {
       collection.keepSetting(FITTED, RepairsJson.fitted(fitted));
     }
-    surroundings =
-        new Surroundings(collection.today().getYear(), beside, fitted, surroundings.answers());
+    externalEvidence =
+        new ExternalEvidence(
+            collection.today().getYear(), beside, fitted, externalEvidence.answers());
     synchronized (changed) {
       changed.clear();
       state = collection.state();
       latest = state;
     }
-    repairs = Repairs.of(state.snapshot(), state.codebook(), rules, surroundings, progress);
+    repairs = Repairs.of(state.snapshot(), state.codebook(), rules, externalEvidence, progress);
     stale = true;
   }
 
@@ -125,7 +126,7 @@ public final class Mending {
     }
     boolean settled = !rules.equals(repairs.rules()) || !repairs.knows(state.codebook());
     if (!ids.isEmpty() || settled) {
-      repairs.follow(state.snapshot(), state.codebook(), rules, surroundings, ids);
+      repairs.follow(state.snapshot(), state.codebook(), rules, externalEvidence, ids);
       stale = true;
     }
   }
@@ -143,7 +144,7 @@ public final class Mending {
 
   /** The answer of the catalogue about a track, if it was asked; never waits. */
   public Optional<Answer> answer(int id) {
-    return Optional.ofNullable(surroundings.answers().get(id));
+    return Optional.ofNullable(externalEvidence.answers().get(id));
   }
 
   /** The covers that a track could have, the best first. */
@@ -166,9 +167,9 @@ public final class Mending {
   }
 
   private synchronized void take(Map<Integer, Answer> answers) {
-    Map<Integer, Answer> all = new HashMap<>(surroundings.answers());
+    Map<Integer, Answer> all = new HashMap<>(externalEvidence.answers());
     all.putAll(answers);
-    surroundings = surroundings.withAnswers(all);
+    externalEvidence = externalEvidence.withAnswers(all);
     collection.keepSetting(ANSWERS, RepairsJson.answers(all));
     RoaringBitmap ids = new RoaringBitmap();
     answers.keySet().forEach(ids::add);

@@ -1,7 +1,7 @@
 package tenterhook.core.lost;
 
 /** How a file agrees with a lost track, from what leaves no doubt down. */
-public enum Likeness {
+public enum FileMatch {
   /** What sounds is the same to the byte, under another name. */
   RENAMED(100, "renamed: the same sound to the byte"),
   /** What sounds is the same to the byte, only the tags are others. */
@@ -34,7 +34,7 @@ public enum Likeness {
   private final int certainty;
   private final String words;
 
-  Likeness(int certainty, String words) {
+  FileMatch(int certainty, String words) {
     this.certainty = certainty;
     this.words = words;
   }

@@ -1,7 +1,7 @@
 package tenterhook.core.field;
 
 /** Where a field's value lives. */
-public enum Home {
+public enum FieldOrigin {
   /** In a tag of the music file; an edit rewrites the file. */
   FILE,
   /** In the collection only; an edit never touches the file. */

@@ -4,7 +4,7 @@ package tenterhook.core.measure;
  * Halves the rate of a stream through a half-band filter, of which every second coefficient is
  * nought and the middle one a half.
  */
-final class Halver {
+final class Decimator {
   private static final int SHARP = 5;
 
   /** The outer coefficients, from the middle outwards. */
@@ -15,7 +15,7 @@ final class Halver {
   private final float[] out;
   private int filled;
 
-  private Halver(float[] sides, int most) {
+  private Decimator(float[] sides, int most) {
     this.sides = sides;
     reach = 2 * sides.length - 1;
     held = new float[most + 2 * reach + 2];
@@ -27,8 +27,8 @@ final class Halver {
    *
    * @param most samples in a block
    */
-  static Halver quick(int most) {
-    return new Halver(new float[] {9 / 32f, -1 / 32f}, most);
+  static Decimator quick(int most) {
+    return new Decimator(new float[] {9 / 32f, -1 / 32f}, most);
   }
 
   /**
@@ -36,7 +36,7 @@ final class Halver {
    *
    * @param most samples in a block
    */
-  static Halver sharp(int most) {
+  static Decimator sharp(int most) {
     float[] sides = new float[SHARP];
     double sum = 0;
     for (int k = 0; k < sides.length; k++) {
@@ -48,7 +48,7 @@ final class Halver {
     for (int k = 0; k < sides.length; k++) {
       sides[k] *= (float) (0.25 / sum);
     }
-    return new Halver(sides, most);
+    return new Decimator(sides, most);
   }
 
   /**

@@ -13,13 +13,13 @@ import tenterhook.core.field.Artwork;
  * @param fitted a cover's SHA-256, to the same cover brought to a size and type that players take
  * @param answers what the catalogue said, by track
  */
-public record Surroundings(
+public record ExternalEvidence(
     int thisYear,
     Map<String, List<Beside>> pictures,
     Map<String, Artwork> fitted,
     Map<Integer, Answer> answers) {
   /** Copies. */
-  public Surroundings {
+  public ExternalEvidence {
     pictures = Map.copyOf(pictures);
     fitted = Map.copyOf(fitted);
     answers = Map.copyOf(answers);
@@ -34,12 +34,12 @@ public record Surroundings(
   public record Beside(String name, Artwork artwork) {}
 
   /** Nothing beside the tracks. */
-  public static Surroundings none(int thisYear) {
-    return new Surroundings(thisYear, Map.of(), Map.of(), Map.of());
+  public static ExternalEvidence none(int thisYear) {
+    return new ExternalEvidence(thisYear, Map.of(), Map.of(), Map.of());
   }
 
   /** The same with other answers of the catalogue. */
-  public Surroundings withAnswers(Map<Integer, Answer> others) {
-    return new Surroundings(thisYear, pictures, fitted, others);
+  public ExternalEvidence withAnswers(Map<Integer, Answer> others) {
+    return new ExternalEvidence(thisYear, pictures, fitted, others);
   }
 }

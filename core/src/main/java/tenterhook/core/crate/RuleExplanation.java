@@ -17,7 +17,7 @@ import tenterhook.core.track.Snapshot;
  * What each line of a rule crate does, kept or being edited, and why a track is in it or not. Made
  * for one look at one moment.
  */
-public final class Accounting {
+public final class RuleExplanation {
   private final CrateContents contents;
   private final Finder finder;
   private final Snapshot snapshot;
@@ -25,7 +25,8 @@ public final class Accounting {
   private final Crate.RuleCrate crate;
   private final RoaringBitmap choosable;
 
-  Accounting(CrateContents contents, Snapshot snapshot, Codebook codebook, Crate.RuleCrate crate) {
+  RuleExplanation(
+      CrateContents contents, Snapshot snapshot, Codebook codebook, Crate.RuleCrate crate) {
     this.contents = contents;
     this.finder = contents.finder();
     this.snapshot = snapshot;

@@ -9,11 +9,11 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 
 /** Runs other people's readers so that an error, an endless loop or hunger costs one file only. */
-final class Fence {
+final class TimeoutGuard {
   private static final ExecutorService WORKERS =
       Executors.newCachedThreadPool(Thread.ofPlatform().daemon().name("file-reader-", 0).factory());
 
-  private Fence() {}
+  private TimeoutGuard() {}
 
   static <T> T run(Callable<T> work, int seconds) throws Unreadable {
     Future<T> running = WORKERS.submit(work);
