@@ -1,7 +1,7 @@
 package tenterhook.desktop;
 
 import javafx.application.Application;
-import tenterhook.desktop.shell.TenterhookApp;
+import tenterhook.desktop.app.TenterhookApp;
 
 /** Starts the window. Does not extend {@code Application}, so that no module path is needed. */
 public final class Main {
@@ -10,7 +10,7 @@ public final class Main {
   /**
    * Starts the window.
    *
-   * @param args {@code [--collection DIR]}, {@code demo [DIR]} or {@code pictures [FOLDER [NAME…]]}
+   * @param args {@code [--collection DIR]} or {@code demo [--collection DIR]}
    */
   public static void main(String[] args) {
     Application.launch(TenterhookApp.class, args);

@@ -21,20 +21,21 @@ import tenterhook.core.arrival.Pace;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.weave.WeaveColumn;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.StationView;
-import tenterhook.desktop.shell.TrackList;
-import tenterhook.desktop.table.TrackPane;
+import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.ArrivalsModel;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /**
  * What is new, in batches by scan and folder, the oldest unfinished first; a track leaves when it
  * has what is demanded of a finished track.
  */
 public final class ArrivalsView implements StationView {
-  private final Desk desk;
+  private final Workspace workspace;
   private final BorderPane node = new BorderPane();
   private final ListView<Batch> batches = new ListView<>();
   private final Label title = Look.label("", "heading");
@@ -49,10 +50,10 @@ public final class ArrivalsView implements StationView {
   private RoaringBitmap copied = new RoaringBitmap();
 
   /** The view. */
-  public ArrivalsView(Desk desk) {
-    this.desk = desk;
-    this.pane = new TrackPane(desk);
-    this.move = new MovePane(desk, this::closeMove);
+  public ArrivalsView(Workspace workspace) {
+    this.workspace = workspace;
+    this.pane = new TrackPane(workspace);
+    this.move = new MovePane(workspace, this::closeMove);
     batches.setId("batches");
     batches.getStyleClass().add("picked");
     batches.setCellFactory(
@@ -89,8 +90,8 @@ public final class ArrivalsView implements StationView {
     main.getStyleClass().add("main");
     node.setLeft(left);
     node.setCenter(main);
-    desk.whileInView(node, this::refresh);
-    desk.whileInView(desk.repairs().proposals(), node, () -> describe(chosen()));
+    workspace.whileInView(node, this::refresh);
+    workspace.whileInView(workspace.repairs().proposals(), node, () -> describe(chosen()));
   }
 
   private @Nullable Batch chosen() {
@@ -115,7 +116,7 @@ public final class ArrivalsView implements StationView {
     }
     Look.data(title, name(batch));
     int open = batch.open().getCardinality();
-    Pace pace = ArrivalsModel.pace(desk.collection());
+    Pace pace = ArrivalsModel.pace(workspace.collection());
     String time =
         Words.of(
             pace.measured() ? "arrivals.time" : "arrivals.timeUsual",
@@ -126,7 +127,7 @@ public final class ArrivalsView implements StationView {
     List<Proposal> mine = ArrivalsModel.of(batch, certain());
     apply.setText(Words.of("repairs.apply", mine.size()));
     show(apply, !mine.isEmpty());
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     List<Copy> found = Arrivals.copies(snapshot, batch);
     copied = new RoaringBitmap();
     found.forEach(c -> copied.add(c.id()));
@@ -141,13 +142,13 @@ public final class ArrivalsView implements StationView {
   }
 
   private List<Proposal> certain() {
-    return desk.repairs().certain(desk.repairs().proposals().get());
+    return workspace.repairs().certain(workspace.repairs().proposals().get());
   }
 
   private void applyCertain() {
     Batch batch = chosen();
     if (batch != null) {
-      desk.repairs().acceptAll(ArrivalsModel.of(batch, certain()));
+      workspace.repairs().acceptAll(ArrivalsModel.of(batch, certain()));
     }
   }
 
@@ -158,7 +159,7 @@ public final class ArrivalsView implements StationView {
   private void code() {
     Batch batch = chosen();
     if (batch != null) {
-      desk.frame().code(TrackList.of(name(batch), batch.open()));
+      workspace.frame().code(TrackList.of(name(batch), batch.open()));
     }
   }
 
@@ -176,9 +177,9 @@ public final class ArrivalsView implements StationView {
   }
 
   private void finished() {
-    List<String> demanded = ArrivalsModel.demanded(desk.collection());
+    List<String> demanded = ArrivalsModel.demanded(workspace.collection());
     finished.getItems().clear();
-    for (WeaveColumn column : WeaveColumn.all(desk.state().get().codebook())) {
+    for (WeaveColumn column : WeaveColumn.all(workspace.state().get().codebook())) {
       if (!column.key().equals(WeaveColumn.PRESENT)) {
         CheckMenuItem item = new CheckMenuItem(column.label());
         item.setSelected(demanded.contains(column.key()));
@@ -189,20 +190,20 @@ public final class ArrivalsView implements StationView {
   }
 
   private void demand(String key, boolean wanted) {
-    List<String> keys = new ArrayList<>(ArrivalsModel.demanded(desk.collection()));
+    List<String> keys = new ArrayList<>(ArrivalsModel.demanded(workspace.collection()));
     keys.remove(key);
     if (wanted) {
       keys.add(key);
     }
-    ArrivalsModel.demand(desk.collection(), keys);
+    ArrivalsModel.demand(workspace.collection(), keys);
     refresh();
-    desk.frame().recount();
+    workspace.frame().recount();
   }
 
   private void refresh() {
     finished();
     Batch before = chosen();
-    List<Batch> now = ArrivalsModel.batches(desk.collection());
+    List<Batch> now = ArrivalsModel.batches(workspace.collection());
     if (!now.equals(batches.getItems())) {
       batches.getItems().setAll(now);
       now.stream()
@@ -225,7 +226,7 @@ public final class ArrivalsView implements StationView {
 
   @Override
   public void shown() {
-    desk.repairs().look();
+    workspace.repairs().look();
     refresh();
     describe(chosen());
   }

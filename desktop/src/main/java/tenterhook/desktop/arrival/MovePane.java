@@ -10,15 +10,16 @@ import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.ArrivalsModel;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Where files would go by a path pattern, shown before anything moves. */
 final class MovePane extends VBox {
   private static final int PREVIEWED = 4;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final Runnable close;
   private final ComboBox<String> root = new ComboBox<>();
   private final TextField pattern = new TextField();
@@ -26,9 +27,9 @@ final class MovePane extends VBox {
   private final Button move = Look.primary("", this::move);
   private RoaringBitmap ids = new RoaringBitmap();
 
-  MovePane(Desk desk, Runnable close) {
+  MovePane(Workspace workspace, Runnable close) {
     super(8);
-    this.desk = desk;
+    this.workspace = workspace;
     this.close = close;
     getStyleClass().add("decide-box");
     pattern.setId("move-pattern");
@@ -55,10 +56,10 @@ final class MovePane extends VBox {
   /** Offers to move some tracks. */
   void offer(RoaringBitmap some) {
     ids = some;
-    List<String> roots = ArrivalsModel.roots(desk.collection());
+    List<String> roots = ArrivalsModel.roots(workspace.collection());
     root.getItems().setAll(roots);
     root.getSelectionModel().selectFirst();
-    pattern.setText(ArrivalsModel.pattern(desk.collection()));
+    pattern.setText(ArrivalsModel.pattern(workspace.collection()));
     show();
     pattern.requestFocus();
   }
@@ -70,7 +71,7 @@ final class MovePane extends VBox {
     }
     try {
       Change change =
-          ArrivalsModel.moves(desk.collection(), ids, root.getValue(), pattern.getText());
+          ArrivalsModel.moves(workspace.collection(), ids, root.getValue(), pattern.getText());
       List<Edit> edits = change.edits();
       for (Edit edit : edits.subList(0, Math.min(PREVIEWED, edits.size()))) {
         Edit.MoveFile one = (Edit.MoveFile) edit;
@@ -95,8 +96,9 @@ final class MovePane extends VBox {
   }
 
   private void move() {
-    ArrivalsModel.keepPattern(desk.collection(), pattern.getText());
-    desk.apply(ArrivalsModel.moves(desk.collection(), ids, root.getValue(), pattern.getText()));
+    ArrivalsModel.keepPattern(workspace.collection(), pattern.getText());
+    workspace.apply(
+        ArrivalsModel.moves(workspace.collection(), ids, root.getValue(), pattern.getText()));
     close.run();
   }
 }

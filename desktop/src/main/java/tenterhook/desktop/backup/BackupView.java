@@ -18,14 +18,14 @@ import javafx.stage.DirectoryChooser;
 import tenterhook.adapters.backup.Backup;
 import tenterhook.adapters.backup.MirrorCheck;
 import tenterhook.core.change.Outcome.Refusal;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.StationView;
+import tenterhook.desktop.control.StationView;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Backs the collection up into one file, and compares the music with a second disk. */
 public final class BackupView implements StationView {
-  private final Desk desk;
+  private final Workspace workspace;
   private final BorderPane node = new BorderPane();
   private final Label last = Look.label("", "second");
   private final CheckBox remind = new CheckBox(Words.of("backup.remind"));
@@ -33,10 +33,10 @@ public final class BackupView implements StationView {
   private final ListView<String> found = new ListView<>();
 
   /** The view. */
-  public BackupView(Desk desk) {
-    this.desk = desk;
+  public BackupView(Workspace workspace) {
+    this.workspace = workspace;
     remind.setId("backup-remind");
-    remind.setOnAction(e -> Backup.remind(desk.collection(), remind.isSelected()));
+    remind.setOnAction(e -> Backup.remind(workspace.collection(), remind.isSelected()));
     found.setId("mirror-found");
     found.setPlaceholder(Look.label(Words.of("mirror.empty"), "empty"));
     summary.setId("mirror-summary");
@@ -79,11 +79,11 @@ public final class BackupView implements StationView {
 
   /** Writes a backup into a folder. */
   public void backUp(Path folder) {
-    desk.independentJob(
+    workspace.independentJob(
         Words.of("backup.job"),
-        p -> Backup.write(desk.collection(), folder),
+        p -> Backup.write(workspace.collection(), folder),
         zip -> {
-          desk.frame().tell(Words.of("backup.done", zip), false, 0);
+          workspace.frame().tell(Words.of("backup.done", zip), false, 0);
           shown();
         });
   }
@@ -94,9 +94,9 @@ public final class BackupView implements StationView {
 
   /** Compares the music with a folder. */
   public void check(Path folder) {
-    desk.independentJob(
+    workspace.independentJob(
         Words.of("mirror.job"),
-        p -> MirrorCheck.of(desk.collection().state(), folder, p),
+        p -> MirrorCheck.of(workspace.collection().state(), folder, p),
         this::show);
   }
 
@@ -121,15 +121,15 @@ public final class BackupView implements StationView {
 
   /** Says that it is time for a backup, if it is and the DJ wants to hear it. */
   public void remind() {
-    Backup.due(desk.collection())
-        .ifPresent(days -> desk.frame().tell(Words.of("backup.due", days), false, 0));
+    Backup.due(workspace.collection())
+        .ifPresent(days -> workspace.frame().tell(Words.of("backup.due", days), false, 0));
   }
 
   @Override
   public void shown() {
-    remind.setSelected(Backup.reminds(desk.collection()));
+    remind.setSelected(Backup.reminds(workspace.collection()));
     last.setText(
-        Backup.last(desk.collection())
+        Backup.last(workspace.collection())
             .map(day -> Words.of("backup.last", day.toString()))
             .orElse(Words.of("backup.never")));
   }

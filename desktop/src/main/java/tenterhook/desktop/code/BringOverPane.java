@@ -22,9 +22,9 @@ import tenterhook.core.code.Notation;
 import tenterhook.core.edit.OtherCodes;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Codes that were kept otherwise so far, word by word, with the code that each becomes. */
 final class BringOverPane extends VBox {
@@ -32,7 +32,7 @@ final class BringOverPane extends VBox {
       List.of(Fields.GROUPING, Fields.COMMENT, Fields.GENRE, Fields.COMPOSER, Fields.LYRICS);
   private static final int MOST = 60;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final ComboBox<String> field = new ComboBox<>();
   private final ComboBox<String> form = new ComboBox<>();
   private final CheckBox leave = new CheckBox(Words.of("bring.leave"));
@@ -41,9 +41,9 @@ final class BringOverPane extends VBox {
   private final Button go = Look.primary("", this::bring);
   private final Map<String, String> codes = new LinkedHashMap<>();
 
-  BringOverPane(Desk desk, Runnable back) {
+  BringOverPane(Workspace workspace, Runnable back) {
     super(10);
-    this.desk = desk;
+    this.workspace = workspace;
     setId("bring-over");
     FROM.forEach(f -> field.getItems().add(f.label()));
     field.getSelectionModel().selectFirst();
@@ -79,9 +79,9 @@ final class BringOverPane extends VBox {
   }
 
   void look() {
-    CollectionState state = desk.state().get();
+    CollectionState state = workspace.state().get();
     OtherCodes other = other();
-    desk.latestOnly(
+    workspace.latestOnly(
         this,
         other::found,
         found -> {
@@ -98,7 +98,7 @@ final class BringOverPane extends VBox {
   }
 
   private OtherCodes other() {
-    CollectionState state = desk.state().get();
+    CollectionState state = workspace.state().get();
     Field<?> from = FROM.get(field.getSelectionModel().getSelectedIndex());
     return switch (form.getSelectionModel().getSelectedIndex()) {
       case 1 -> in(state, from, Notation.Style.WRAPPED);
@@ -172,7 +172,7 @@ final class BringOverPane extends VBox {
   private void bring() {
     Change change = change();
     if (!change.isEmpty()) {
-      desk.apply(change);
+      workspace.apply(change);
     }
   }
 }

@@ -17,10 +17,10 @@ import tenterhook.core.code.Clashes.Clash;
 import tenterhook.core.code.Notation;
 import tenterhook.core.code.Suggestions;
 import tenterhook.core.edit.CodebookEdits;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.TrackList;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /** What a plain search for a code would also find, and how good suggestions are. */
 final class ClashPane extends VBox {
@@ -29,7 +29,7 @@ final class ClashPane extends VBox {
   /** Letters after which the short tag of mp3 files, and some players, cut a text. */
   private static final List<Integer> CUTS = List.of(30, 255);
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final VBox lines = new VBox(8);
 
   /** All that is worked out beside the window. */
@@ -41,9 +41,9 @@ final class ClashPane extends VBox {
       Map<Notation.Style, Integer> byStyle,
       List<Suggestions.Rate> rates) {}
 
-  ClashPane(Desk desk) {
+  ClashPane(Workspace workspace) {
     super(8);
-    this.desk = desk;
+    this.workspace = workspace;
     setId("clashes");
     getStyleClass().add("side");
     setPrefWidth(WIDTH);
@@ -55,8 +55,8 @@ final class ClashPane extends VBox {
   }
 
   void refresh() {
-    CollectionState state = desk.state().get();
-    desk.latestOnly(
+    CollectionState state = workspace.state().get();
+    workspace.latestOnly(
         this,
         () -> {
           Clashes clashes = new Clashes(state.snapshot(), state.codebook());
@@ -74,7 +74,7 @@ final class ClashPane extends VBox {
   }
 
   private void show(Found found) {
-    Notation notation = desk.state().get().codebook().notation();
+    Notation notation = workspace.state().get().codebook().notation();
     lines.getChildren().clear();
     say(
         Words.of(
@@ -116,13 +116,13 @@ final class ClashPane extends VBox {
   }
 
   private VBox tooLong(int letters, RoaringBitmap ids) {
-    String field = desk.state().get().codebook().notation().target().label();
+    String field = workspace.state().get().codebook().notation().target().label();
     var words = Look.label(Words.of("clash.long", field, letters), "second");
     words.setWrapText(true);
     var open =
         Look.button(
             Words.of("count.tracks", ids.getCardinality()),
-            () -> desk.frame().show(TrackList.of(words.getText(), ids)),
+            () -> workspace.frame().show(TrackList.of(words.getText(), ids)),
             "quiet");
     VBox box = new VBox(2, words, open);
     box.getStyleClass().add("step");
@@ -145,7 +145,7 @@ final class ClashPane extends VBox {
     var open =
         Look.button(
             Words.of("clash.tracks", clash.tracks().getCardinality()),
-            () -> desk.frame().show(TrackList.of(clash.written(), clash.tracks())),
+            () -> workspace.frame().show(TrackList.of(clash.written(), clash.tracks())),
             "quiet");
     HBox head = new HBox(8, Look.label(clash.written(), "code"), Look.spring(), open);
     head.setAlignment(Pos.CENTER_LEFT);
@@ -164,8 +164,8 @@ final class ClashPane extends VBox {
   }
 
   private void rename(String token, String other) {
-    CollectionState state = desk.state().get();
-    desk.apply(
+    CollectionState state = workspace.state().get();
+    workspace.apply(
         CodebookEdits.rename(state.snapshot(), state.codebook(), state.crates(), token, other));
   }
 }

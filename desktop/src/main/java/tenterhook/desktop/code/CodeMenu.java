@@ -15,16 +15,16 @@ import tenterhook.core.code.Facet;
 import tenterhook.core.edit.CodebookEdits;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** A code of the codebook and what can be done with it. */
 final class CodeMenu {
-  private final Desk desk;
+  private final Workspace workspace;
 
-  CodeMenu(Desk desk) {
-    this.desk = desk;
+  CodeMenu(Workspace workspace) {
+    this.workspace = workspace;
   }
 
   /** A code with its meaning and count; its menu opens by a click. */
@@ -86,7 +86,8 @@ final class CodeMenu {
   }
 
   private void askMeaning(Code code) {
-    desk.frame()
+    workspace
+        .frame()
         .askWords(
             Words.of("codebook.askMeaning", code.token()),
             code.meaning(),
@@ -102,7 +103,8 @@ final class CodeMenu {
   }
 
   private void askSynonyms(Code code) {
-    desk.frame()
+    workspace
+        .frame()
         .askWords(
             Words.of("codebook.askSynonyms", code.token()),
             String.join(" ", code.synonyms()),
@@ -115,7 +117,8 @@ final class CodeMenu {
 
   /** The new code first, then which of the tracks get it, in the find language. */
   private void askSplit(Code code) {
-    desk.frame()
+    workspace
+        .frame()
         .askText(
             Words.of("codebook.askSplit", code.token()),
             "",
@@ -123,30 +126,31 @@ final class CodeMenu {
             text -> {
               String[] parts = text.strip().split("\\s+", 2);
               switch (FindParser.parse(parts.length > 1 ? parts[1] : "", book())) {
-                case Parsed.Bad bad -> desk.frame().tell(bad.message(), true, 0);
+                case Parsed.Bad bad -> workspace.frame().tell(bad.message(), true, 0);
                 case Parsed.Good good ->
                     guarded(
                         () ->
-                            desk.apply(
+                            workspace.apply(
                                 CodebookEdits.split(
-                                    desk.state().get().snapshot(),
+                                    workspace.state().get().snapshot(),
                                     book(),
                                     code.token(),
                                     new Code(parts[0], ""),
-                                    desk.contents().finder().find(good.query()))));
+                                    workspace.contents().finder().find(good.query()))));
               }
             });
   }
 
   private void askRule(Code code) {
-    desk.frame()
+    workspace
+        .frame()
         .askWords(
             Words.of("codebook.askRule", code.token()),
             code.rule(),
             Words.of("codebook.rule"),
             text -> {
               if (FindParser.parse(text, book()) instanceof Parsed.Bad bad) {
-                desk.frame().tell(bad.message(), true, 0);
+                workspace.frame().tell(bad.message(), true, 0);
               } else {
                 set(
                     Words.of("change.derive", code.token()),
@@ -156,7 +160,8 @@ final class CodeMenu {
   }
 
   private void askKey(Code code) {
-    desk.frame()
+    workspace
+        .frame()
         .askWords(
             Words.of("codebook.askKey", code.token()),
             code.key(),
@@ -168,24 +173,26 @@ final class CodeMenu {
   }
 
   private void merge(Code code, String into) {
-    var state = desk.state().get();
+    var state = workspace.state().get();
     Change change =
         CodebookEdits.merge(state.snapshot(), book(), state.crates(), code.token(), into);
-    desk.frame()
+    workspace
+        .frame()
         .ask(
             Words.of("codebook.askMerge", code.token(), into, change.tracks().getCardinality()),
             Words.of("codebook.doMerge", into),
-            () -> desk.apply(change));
+            () -> workspace.apply(change));
   }
 
   private void move(Code code, Facet to) {
-    var state = desk.state().get();
-    desk.apply(
+    var state = workspace.state().get();
+    workspace.apply(
         CodebookEdits.move(state.snapshot(), book(), state.crates(), code.token(), to.name()));
   }
 
   private void rename(Code code) {
-    desk.frame()
+    workspace
+        .frame()
         .askText(
             Words.of("codebook.askRename", code.token()),
             code.token(),
@@ -193,23 +200,25 @@ final class CodeMenu {
             other ->
                 guarded(
                     () ->
-                        desk.apply(
+                        workspace.apply(
                             CodebookEdits.rename(
-                                desk.state().get().snapshot(),
+                                workspace.state().get().snapshot(),
                                 book(),
-                                desk.state().get().crates(),
+                                workspace.state().get().crates(),
                                 code.token(),
                                 other))));
   }
 
   private void remove(Code code, int count) {
-    desk.frame()
+    workspace
+        .frame()
         .ask(
             Words.of("codebook.askRemove", code.token(), count),
             Words.of("codebook.remove"),
             () ->
-                desk.apply(
-                    CodebookEdits.remove(desk.state().get().snapshot(), book(), code.token())));
+                workspace.apply(
+                    CodebookEdits.remove(
+                        workspace.state().get().snapshot(), book(), code.token())));
   }
 
   /** A menu's item in the DJ's or the codebook's words. */
@@ -220,14 +229,14 @@ final class CodeMenu {
   }
 
   private Codebook book() {
-    return desk.state().get().codebook();
+    return workspace.state().get().codebook();
   }
 
   /** Makes the codebook another one; says why when that cannot be. */
   void set(String title, Supplier<Codebook> after) {
     guarded(
         () ->
-            desk.apply(
+            workspace.apply(
                 new Change(title, true, List.of(new Edit.SetCodebook(book(), after.get())))));
   }
 
@@ -236,7 +245,7 @@ final class CodeMenu {
     try {
       work.run();
     } catch (IllegalArgumentException wrong) {
-      desk.frame().tell(String.valueOf(wrong.getMessage()), true, 0);
+      workspace.frame().tell(String.valueOf(wrong.getMessage()), true, 0);
     }
   }
 }

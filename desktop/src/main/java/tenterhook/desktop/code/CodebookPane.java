@@ -14,13 +14,13 @@ import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
 import tenterhook.core.edit.CodebookEdits;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** The legend: every facet with its codes, meanings and counts; add, rename, remove. */
 final class CodebookPane extends VBox {
-  private final Desk desk;
+  private final Workspace workspace;
 
   private final VBox facets = new VBox(14);
   private final NotationBar notation;
@@ -33,13 +33,13 @@ final class CodebookPane extends VBox {
    *
    * @param bringOver shows how codes are brought over from elsewhere
    */
-  CodebookPane(Desk desk, Runnable bringOver) {
+  CodebookPane(Workspace workspace, Runnable bringOver) {
     super(10);
-    this.desk = desk;
-    this.clashes = new ClashPane(desk);
-    this.notation = new NotationBar(desk);
-    this.codeMenu = new CodeMenu(desk);
-    this.legend = new LegendMenu(desk, bringOver);
+    this.workspace = workspace;
+    this.clashes = new ClashPane(workspace);
+    this.notation = new NotationBar(workspace);
+    this.codeMenu = new CodeMenu(workspace);
+    this.legend = new LegendMenu(workspace, bringOver);
     setId("codebook");
     ScrollPane scroll = new ScrollPane(facets);
     scroll.setFitToWidth(true);
@@ -64,7 +64,7 @@ final class CodebookPane extends VBox {
     facets.getChildren().clear();
     notation.refresh();
     clashes.refresh();
-    CollectionState state = desk.state().get();
+    CollectionState state = workspace.state().get();
     Map<String, Integer> counts = CodingModel.counts(state);
     state.codebook().facets().forEach(f -> facets.getChildren().add(facet(f, counts)));
     if (state.codebook().facets().isEmpty()) {
@@ -122,7 +122,8 @@ final class CodebookPane extends VBox {
   }
 
   private void askQuestion(Facet facet) {
-    desk.frame()
+    workspace
+        .frame()
         .askWords(
             Words.of("codebook.askQuestion", facet.name()),
             facet.question(),
@@ -140,7 +141,8 @@ final class CodebookPane extends VBox {
   }
 
   private void addFacet() {
-    desk.frame()
+    workspace
+        .frame()
         .askText(
             Words.of("codebook.askFacet"),
             "",
@@ -152,7 +154,8 @@ final class CodebookPane extends VBox {
   }
 
   private void addCode(Facet facet) {
-    desk.frame()
+    workspace
+        .frame()
         .askText(
             Words.of("codebook.askCode", facet.name()),
             "",
@@ -170,7 +173,8 @@ final class CodebookPane extends VBox {
   }
 
   private void renameFacet(Facet facet) {
-    desk.frame()
+    workspace
+        .frame()
         .askText(
             Words.of("codebook.askRenameFacet", facet.name()),
             facet.name(),
@@ -178,13 +182,14 @@ final class CodebookPane extends VBox {
             other ->
                 codeMenu.guarded(
                     () ->
-                        desk.apply(
+                        workspace.apply(
                             CodebookEdits.renameFacet(
-                                book(), desk.state().get().crates(), facet.name(), other))));
+                                book(), workspace.state().get().crates(), facet.name(), other))));
   }
 
   private void removeFacet(Facet facet) {
-    desk.frame()
+    workspace
+        .frame()
         .ask(
             Words.of("codebook.askRemoveFacet", facet.name()),
             Words.of("codebook.removeFacet"),
@@ -205,6 +210,6 @@ final class CodebookPane extends VBox {
   }
 
   private Codebook book() {
-    return desk.state().get().codebook();
+    return workspace.state().get().codebook();
   }
 }

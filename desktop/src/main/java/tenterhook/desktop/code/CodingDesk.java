@@ -31,17 +31,17 @@ import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.weave.WeaveColumn;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.TrackList;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /** One track after the other: hear it, press a key for each code, next. */
 final class CodingDesk extends BorderPane {
   private static final String BY_ITSELF = "desk plays by itself";
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final ComboBox<String> wish = new ComboBox<>();
   private final ListView<Integer> queue = new ListView<>();
   private final Label left = Look.label("", "second");
@@ -55,9 +55,9 @@ final class CodingDesk extends BorderPane {
   private Likely likely = Likely.NOTHING;
   private int lastCoded;
 
-  CodingDesk(Desk desk) {
-    this.desk = desk;
-    this.head = new TrackHead(desk);
+  CodingDesk(Workspace workspace) {
+    this.workspace = workspace;
+    this.head = new TrackHead(workspace);
     wish.setId("queue");
     wish.setMaxWidth(Double.MAX_VALUE);
     wish.setAccessibleText(Words.of("coding.queue"));
@@ -80,7 +80,7 @@ final class CodingDesk extends BorderPane {
     setCenter(main());
     addEventFilter(KeyEvent.KEY_TYPED, this::typed);
     addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
-    desk.state().addListener((o, before, after) -> refresh(before, after));
+    workspace.state().addListener((o, before, after) -> refresh(before, after));
     build();
   }
 
@@ -100,9 +100,9 @@ final class CodingDesk extends BorderPane {
     take.setId("desk-take");
     Button skip = Look.button(Words.of("coding.skip"), () -> walk(1));
     byItself.setId("by-itself");
-    byItself.setSelected(!desk.collection().setting(BY_ITSELF).orElse("yes").equals("no"));
+    byItself.setSelected(!workspace.collection().setting(BY_ITSELF).orElse("yes").equals("no"));
     byItself.setOnAction(
-        e -> desk.collection().keepSetting(BY_ITSELF, byItself.isSelected() ? "yes" : "no"));
+        e -> workspace.collection().keepSetting(BY_ITSELF, byItself.isSelected() ? "yes" : "no"));
     for (var control : List.of(next, same, take, skip, byItself)) {
       control.setFocusTraversable(false); // letters and Enter belong to the queue
     }
@@ -117,11 +117,11 @@ final class CodingDesk extends BorderPane {
   }
 
   private Snapshot snapshot() {
-    return desk.state().get().snapshot();
+    return workspace.state().get().snapshot();
   }
 
   private Codebook book() {
-    return desk.state().get().codebook();
+    return workspace.state().get().codebook();
   }
 
   private String name(int id) {
@@ -166,7 +166,7 @@ final class CodingDesk extends BorderPane {
     if (at < 0) {
       return;
     }
-    CollectionState state = desk.state().get();
+    CollectionState state = workspace.state().get();
     List<WeaveColumn> facets =
         WeaveColumn.all(state.codebook()).stream().filter(WeaveColumn::facet).toList();
     give(
@@ -199,7 +199,7 @@ final class CodingDesk extends BorderPane {
   private void chosen() {
     RoaringBitmap ids = selection();
     if (!ids.isEmpty()) {
-      desk.choose(this, ids.first());
+      workspace.choose(this, ids.first());
     }
     likely = Likely.NOTHING;
     head.show(ids);
@@ -212,9 +212,9 @@ final class CodingDesk extends BorderPane {
     mark();
     if (ids.getCardinality() == 1) {
       int id = ids.first();
-      desk.latestOnly(
+      workspace.latestOnly(
           this,
-          () -> Likely.of(desk.collection(), id),
+          () -> Likely.of(workspace.collection(), id),
           found -> {
             likely = found;
             mark();
@@ -247,12 +247,12 @@ final class CodingDesk extends BorderPane {
   /** The crates that hold a track now, and those that it comes into with all that is likely. */
   private String crates(int id) {
     List<String> in =
-        desk.state().get().crates().all().stream()
+        workspace.state().get().crates().all().stream()
             .map(Crate::name)
-            .filter(c -> desk.contents().members(c).filter(m -> m.contains(id)).isPresent())
+            .filter(c -> workspace.contents().members(c).filter(m -> m.contains(id)).isPresent())
             .toList();
     List<String> also =
-        CodingModel.cratesWith(desk.state().get(), desk.contents(), id, likely.all());
+        CodingModel.cratesWith(workspace.state().get(), workspace.contents(), id, likely.all());
     String now = in.isEmpty() ? Words.of("coding.noCrate") : String.join(", ", in);
     return also.isEmpty()
         ? now
@@ -295,7 +295,7 @@ final class CodingDesk extends BorderPane {
   private void toggle(String token) {
     RoaringBitmap ids = selection();
     if (ids.isEmpty()) {
-      desk.frame().tell(Words.of("coding.noTracks"), false, 0);
+      workspace.frame().tell(Words.of("coding.noTracks"), false, 0);
       return;
     }
     apply(ids, now -> CodingModel.toggle(now, ids, token));
@@ -321,7 +321,7 @@ final class CodingDesk extends BorderPane {
   }
 
   private void apply(RoaringBitmap ids, MusicCollection.Command command) {
-    desk.command(Words.of("job.code"), ids.getCardinality(), command);
+    workspace.command(Words.of("job.code"), ids.getCardinality(), command);
   }
 
   /** Writes what follows from the data, and goes on to the next track. */
@@ -336,8 +336,8 @@ final class CodingDesk extends BorderPane {
       sitting.coded(id);
     }
     walk(1);
-    if (byItself.isSelected() && !desk.listening().here()) {
-      desk.listening().loudest();
+    if (byItself.isSelected() && !workspace.listening().here()) {
+      workspace.listening().loudest();
     }
   }
 

@@ -7,11 +7,11 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.StationView;
-import tenterhook.desktop.shell.TrackList;
+import tenterhook.desktop.control.StationView;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /** The station: the desk, the codebook and the strays. */
 public final class CodingView implements StationView {
@@ -27,11 +27,11 @@ public final class CodingView implements StationView {
   private boolean coded;
 
   /** The view. */
-  public CodingView(Desk desk) {
-    this.coding = new CodingDesk(desk);
-    this.codebook = new CodebookPane(desk, this::bringOver);
-    this.bringOver = new BringOverPane(desk, () -> choose(1));
-    this.strays = new StraysPane(desk);
+  public CodingView(Workspace workspace) {
+    this.coding = new CodingDesk(workspace);
+    this.codebook = new CodebookPane(workspace, this::bringOver);
+    this.bringOver = new BringOverPane(workspace, () -> choose(1));
+    this.strays = new StraysPane(workspace);
     this.choices =
         Look.choices(
             List.of(
@@ -44,7 +44,7 @@ public final class CodingView implements StationView {
     head.setPadding(new Insets(10, 16, 8, 16));
     node.setTop(head);
     node.setCenter(stage);
-    desk.whileInView(node, this::refresh);
+    workspace.whileInView(node, this::refresh);
     choose(0);
   }
 

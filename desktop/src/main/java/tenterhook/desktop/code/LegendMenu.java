@@ -12,16 +12,16 @@ import tenterhook.adapters.code.LegendFile;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.code.Codebook;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** The codebook out of the program and back: a table, pages to keep by the decks. */
 final class LegendMenu {
-  private final Desk desk;
+  private final Workspace workspace;
   private final MenuButton button = new MenuButton(Words.of("legend.menu"));
 
-  LegendMenu(Desk desk, Runnable bringOver) {
-    this.desk = desk;
+  LegendMenu(Workspace workspace, Runnable bringOver) {
+    this.workspace = workspace;
     button.setId("legend");
     for (LegendFile form : LegendFile.values()) {
       button.getItems().add(item("legend." + form.ending(), () -> chooseOut(form)));
@@ -50,10 +50,10 @@ final class LegendMenu {
 
   /** Writes the legend in the form that the file's ending says. */
   private void writeTo(Path file) {
-    Codebook book = desk.state().get().codebook();
+    Codebook book = workspace.state().get().codebook();
     try {
       LegendFile.write(file, book, Words.of("legend.title"));
-      desk.frame().tell(Words.of("legend.written", file), false, 0);
+      workspace.frame().tell(Words.of("legend.written", file), false, 0);
     } catch (IOException | IllegalArgumentException trouble) {
       failed(file, trouble);
     }
@@ -67,10 +67,10 @@ final class LegendMenu {
 
   /** Adds what a table says to the codebook. */
   private void readFrom(Path file) {
-    Codebook now = desk.state().get().codebook();
+    Codebook now = workspace.state().get().codebook();
     try {
       Codebook after = LegendFile.read(file, now);
-      desk.apply(
+      workspace.apply(
           new Change(
               Words.of("legend.reads", file.getFileName()),
               true,
@@ -81,7 +81,9 @@ final class LegendMenu {
   }
 
   private void failed(Path file, Exception trouble) {
-    desk.frame().tell(Words.of("told.failed", file.getFileName(), trouble.getMessage()), true, 0);
+    workspace
+        .frame()
+        .tell(Words.of("told.failed", file.getFileName(), trouble.getMessage()), true, 0);
   }
 
   private static FileChooser chooser(LegendFile form) {

@@ -11,9 +11,9 @@ import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.code.Notation;
 import tenterhook.core.edit.CodebookEdits;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /**
  * How and where codes are written. Another way rewrites all files as one change, after a look at
@@ -23,11 +23,11 @@ final class NotationBar extends HBox {
   private static final List<String> NOTATION_FIELDS =
       List.of("comment", "grouping", "composer", "lyrics");
 
-  private final Desk desk;
+  private final Workspace workspace;
 
-  NotationBar(Desk desk) {
+  NotationBar(Workspace workspace) {
     super(6);
-    this.desk = desk;
+    this.workspace = workspace;
     setAlignment(Pos.CENTER_LEFT);
   }
 
@@ -37,7 +37,7 @@ final class NotationBar extends HBox {
   }
 
   private Notation now() {
-    return desk.state().get().codebook().notation();
+    return workspace.state().get().codebook().notation();
   }
 
   private ComboBox<String> fields() {
@@ -102,18 +102,20 @@ final class NotationBar extends HBox {
       return;
     }
     Change change =
-        CodebookEdits.write(desk.state().get().snapshot(), desk.state().get().codebook(), other);
+        CodebookEdits.write(
+            workspace.state().get().snapshot(), workspace.state().get().codebook(), other);
     String example =
         change.edits().stream()
             .filter(e -> e instanceof Edit.SetField set && set.field() == other.target())
             .map(e -> ((Edit.SetField) e).after())
             .findFirst()
             .orElse(other.write(Words.of("codebook.ownWords"), List.of("80S", "SKA")));
-    desk.frame()
+    workspace
+        .frame()
         .ask(
             Words.of("codebook.askStyle", change.tracks().getCardinality(), example),
             Words.of("codebook.doStyle", change.tracks().getCardinality()),
-            () -> desk.apply(change));
+            () -> workspace.apply(change));
     javafx.application.Platform.runLater(this::refresh); // what is shown is what holds
   }
 }

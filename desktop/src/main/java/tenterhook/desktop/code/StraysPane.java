@@ -14,24 +14,24 @@ import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.edit.CodebookEdits;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.TrackList;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /**
  * Tokens in files that look like codes but are not in the codebook: each becomes a code that is
  * there, a new one, nothing, or is left alone; those that are one letter off all at once.
  */
 final class StraysPane extends VBox {
-  private final Desk desk;
+  private final Workspace workspace;
   private final VBox lines = new VBox();
   private final Button all = Look.primary("", this::mapAll);
   private Map<String, String> typos = Map.of();
 
-  StraysPane(Desk desk) {
+  StraysPane(Workspace workspace) {
     super(10);
-    this.desk = desk;
+    this.workspace = workspace;
     setId("strays");
     all.setId("strays-all");
     HBox head = new HBox(12, Look.label(Words.of("strays.words"), "second"), Look.spring(), all);
@@ -43,11 +43,11 @@ final class StraysPane extends VBox {
   }
 
   private Codebook book() {
-    return desk.state().get().codebook();
+    return workspace.state().get().codebook();
   }
 
   void refresh() {
-    Map<String, RoaringBitmap> strays = CodebookEdits.strays(desk.state().get().snapshot());
+    Map<String, RoaringBitmap> strays = CodebookEdits.strays(workspace.state().get().snapshot());
     lines.getChildren().clear();
     typos = new LinkedHashMap<>();
     strays.keySet().forEach(s -> CodingModel.meant(book(), s).ifPresent(c -> typos.put(s, c)));
@@ -75,7 +75,8 @@ final class StraysPane extends VBox {
     line.getChildren()
         .addAll(
             more(stray),
-            Look.button(Words.of("strays.show"), () -> desk.frame().show(TrackList.of(stray, ids))),
+            Look.button(
+                Words.of("strays.show"), () -> workspace.frame().show(TrackList.of(stray, ids))),
             Look.button(Words.of("strays.take"), () -> map(stray, "")));
     line.getStyleClass().add("step");
     return line;
@@ -90,7 +91,8 @@ final class StraysPane extends VBox {
         .forEach(f -> adopt.getItems().add(item(f.name(), () -> adopt(stray, f.name()))));
     MenuItem ignore =
         item(
-            Words.of("strays.ignore"), () -> desk.apply(CodebookEdits.ignore(book(), stray, true)));
+            Words.of("strays.ignore"),
+            () -> workspace.apply(CodebookEdits.ignore(book(), stray, true)));
     MenuButton more = new MenuButton(Words.of("strays.more"));
     more.setId("stray-" + stray);
     more.getItems().addAll(code, adopt, ignore);
@@ -112,25 +114,28 @@ final class StraysPane extends VBox {
             Look.spring(),
             Look.button(
                 Words.of("strays.again"),
-                () -> desk.apply(CodebookEdits.ignore(book(), stray, false))));
+                () -> workspace.apply(CodebookEdits.ignore(book(), stray, false))));
     line.getStyleClass().add("step");
     return line;
   }
 
   private void adopt(String stray, String facet) {
-    desk.apply(CodebookEdits.adopt(book(), stray, facet));
+    workspace.apply(CodebookEdits.adopt(book(), stray, facet));
   }
 
   private void mapAll() {
     Map<String, String> codes = Map.copyOf(typos);
-    desk.frame()
+    workspace
+        .frame()
         .ask(
             Words.of("strays.askAll", String.join(", ", typos.keySet())),
             Words.of("strays.all", codes.size()),
-            () -> desk.apply(CodebookEdits.map(desk.state().get().snapshot(), book(), codes)));
+            () ->
+                workspace.apply(
+                    CodebookEdits.map(workspace.state().get().snapshot(), book(), codes)));
   }
 
   private void map(String stray, String code) {
-    desk.apply(CodebookEdits.map(desk.state().get().snapshot(), book(), stray, code));
+    workspace.apply(CodebookEdits.map(workspace.state().get().snapshot(), book(), stray, code));
   }
 }

@@ -15,24 +15,24 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** The track on the desk: cover, title, figures, and the keys that jump in it. */
 final class TrackHead extends HBox {
   private static final double COVER = 96;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final StackPane cover = new StackPane();
   private final Label title = Look.label("", "desk-title");
   private final Label names = Look.label("");
   private final Label figures = Look.label("", "mono");
   private RoaringBitmap shown = new RoaringBitmap();
 
-  TrackHead(Desk desk) {
+  TrackHead(Workspace workspace) {
     super(16);
-    this.desk = desk;
+    this.workspace = workspace;
     cover.setMinSize(COVER, COVER);
     cover.setMaxSize(COVER, COVER);
     cover.getStyleClass().add("desk-cover");
@@ -44,12 +44,13 @@ final class TrackHead extends HBox {
     HBox row = new HBox(4);
     for (int i = 1; i <= 8; i++) {
       int eighth = i;
-      Button jump = Look.button(String.valueOf(i), () -> desk.listening().eighth(eighth), "jump");
+      Button jump =
+          Look.button(String.valueOf(i), () -> workspace.listening().eighth(eighth), "jump");
       jump.setFocusTraversable(false);
       row.getChildren().add(jump);
     }
     Button loudest =
-        Look.button(Words.of("coding.loudest"), () -> desk.listening().loudest(), "jump");
+        Look.button(Words.of("coding.loudest"), () -> workspace.listening().loudest(), "jump");
     loudest.setFocusTraversable(false);
     row.getChildren().addAll(loudest, Look.label(Words.of("coding.jump"), "second"));
     row.setAlignment(Pos.CENTER_LEFT);
@@ -67,7 +68,7 @@ final class TrackHead extends HBox {
       return;
     }
     int id = ids.first();
-    Snapshot now = desk.state().get().snapshot();
+    Snapshot now = workspace.state().get().snapshot();
     Look.data(
         title, now.raw(id, Fields.TITLE).isBlank() ? now.fileName(id) : now.raw(id, Fields.TITLE));
     Look.data(
@@ -87,8 +88,8 @@ final class TrackHead extends HBox {
             text(now, id, Fields.DURATION, ""),
             text(now, id, Fields.LOUDNESS, " LUFS"),
             plays == 0 ? "" : Words.of("coding.played", plays)));
-    desk.background(
-        () -> desk.collection().covers().of(id),
+    workspace.background(
+        () -> workspace.collection().covers().of(id),
         bytes ->
             bytes
                 .filter(b -> shown.contains(id))

@@ -26,10 +26,10 @@ import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /**
  * Many crates at once, seen before they are made: a crate per code, a series, shelves of a model.
@@ -63,7 +63,7 @@ final class BuildPane extends VBox {
   /** What would come of it. */
   private record Plan(Crates after, List<Crate> fresh) {}
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final Runnable back;
   private final ComboBox<Kind> kind = new ComboBox<>();
   private final ComboBox<String> of = new ComboBox<>();
@@ -80,9 +80,9 @@ final class BuildPane extends VBox {
   private Optional<CrateContents> planned = Optional.empty();
   private boolean filling;
 
-  BuildPane(Desk desk, Runnable back) {
+  BuildPane(Workspace workspace, Runnable back) {
     super(10);
-    this.desk = desk;
+    this.workspace = workspace;
     this.back = back;
     setId("build");
     getStyleClass().add("main");
@@ -165,7 +165,7 @@ final class BuildPane extends VBox {
     filling = true;
     Kind now = kind.getValue();
     String keptOf = of.getValue();
-    CollectionState state = desk.state().get();
+    CollectionState state = workspace.state().get();
     of.getItems()
         .setAll(
             switch (now) {
@@ -221,17 +221,17 @@ final class BuildPane extends VBox {
       return;
     }
     try {
-      Crates now = desk.state().get().crates();
-      Crates after = built(desk.state().get());
+      Crates now = workspace.state().get().crates();
+      Crates after = built(workspace.state().get());
       List<Crate> fresh = after.all().stream().filter(c -> now.crate(c.name()).isEmpty()).toList();
       plan = Optional.of(new Plan(after, fresh));
       planned =
           Optional.of(
               new CrateContents(
-                  desk.state().get().snapshot(),
-                  desk.state().get().codebook(),
+                  workspace.state().get().snapshot(),
+                  workspace.state().get().codebook(),
                   after,
-                  desk.collection().today()));
+                  workspace.collection().today()));
       preview.getItems().setAll(fresh);
       said.setText(Words.of("build.words", fresh.size()));
       make.setText(Words.of("build.make", fresh.size()));
@@ -284,11 +284,11 @@ final class BuildPane extends VBox {
   private void make() {
     plan.ifPresent(
         p ->
-            desk.apply(
+            workspace.apply(
                 new Change(
                     Words.of("change.builds", p.fresh().size(), where()),
                     true,
-                    List.of(new Edit.SetCrates(desk.state().get().crates(), p.after())))));
+                    List.of(new Edit.SetCrates(workspace.state().get().crates(), p.after())))));
   }
 
   private String where() {

@@ -28,10 +28,10 @@ import tenterhook.core.crate.Coverage;
 import tenterhook.core.crate.Coverage.Cell;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.TrackList;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Two facets crossed with counts: thin places are marked, a click opens, ticks make crates. */
 final class CoveragePane extends VBox {
@@ -41,7 +41,7 @@ final class CoveragePane extends VBox {
   /** Fewer tracks than this do not carry a part of a night. */
   private static final int ENOUGH = 5;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final ComboBox<String> rows = new ComboBox<>();
   private final ComboBox<String> columns = new ComboBox<>();
   private final GridPane grid = new GridPane(6, 6);
@@ -52,9 +52,9 @@ final class CoveragePane extends VBox {
   private Optional<Coverage> coverage = Optional.empty();
   private boolean filling;
 
-  CoveragePane(Desk desk, Runnable back) {
+  CoveragePane(Workspace workspace, Runnable back) {
     super(10);
-    this.desk = desk;
+    this.workspace = workspace;
     setId("coverage");
     getStyleClass().add("main");
     rows.setId("coverage-rows");
@@ -82,7 +82,8 @@ final class CoveragePane extends VBox {
   }
 
   void refresh() {
-    List<String> names = desk.state().get().codebook().facets().stream().map(Facet::name).toList();
+    List<String> names =
+        workspace.state().get().codebook().facets().stream().map(Facet::name).toList();
     filling = true;
     fill(rows, names, 0);
     fill(columns, names, 1);
@@ -107,8 +108,8 @@ final class CoveragePane extends VBox {
       show();
       return;
     }
-    CollectionState state = desk.state().get();
-    desk.latestOnly(
+    CollectionState state = workspace.state().get();
+    workspace.latestOnly(
         this,
         () -> new Coverage(state.snapshot(), state.codebook(), row, column),
         found -> {
@@ -173,7 +174,8 @@ final class CoveragePane extends VBox {
   }
 
   private void open(Coverage now, Cell cell) {
-    desk.frame()
+    workspace
+        .frame()
         .show(
             TrackList.of(
                 cell.row() + " × " + cell.column(), now.tracks(cell.row(), cell.column())));
@@ -209,13 +211,13 @@ final class CoveragePane extends VBox {
   }
 
   private void add(String shelf, List<Crate> more) {
-    Crates before = desk.state().get().crates();
+    Crates before = workspace.state().get().crates();
     Crates after = Builders.added(before, shelf, more);
     int made = after.all().size() - before.all().size();
     if (made == 0) {
-      desk.frame().tell(Words.of("coverage.thereAlready"), false, 0);
+      workspace.frame().tell(Words.of("coverage.thereAlready"), false, 0);
     } else {
-      desk.apply(
+      workspace.apply(
           new Change(
               Words.of("change.builds", made, shelf),
               true,

@@ -14,13 +14,13 @@ import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.Shelf;
-import tenterhook.desktop.play.PlaylistChooser;
-import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.control.PlaylistChooser;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** What can be done with shelves and crates; each is one change that can be taken back. */
 final class CrateCommands {
-  private final Desk desk;
+  private final Workspace workspace;
   private final BiConsumer<String, String> choose;
 
   /**
@@ -28,13 +28,13 @@ final class CrateCommands {
    *
    * @param choose gets the shelf and the crate that are to be shown next
    */
-  CrateCommands(Desk desk, BiConsumer<String, String> choose) {
-    this.desk = desk;
+  CrateCommands(Workspace workspace, BiConsumer<String, String> choose) {
+    this.workspace = workspace;
     this.choose = choose;
   }
 
   private Crates crates() {
-    return desk.state().get().crates();
+    return workspace.state().get().crates();
   }
 
   /** Makes the shelves other ones; says why when that cannot be, and is false then. */
@@ -42,10 +42,10 @@ final class CrateCommands {
     try {
       Crates then = after.get();
       if (!then.equals(crates())) {
-        desk.apply(new Change(what, true, List.of(new Edit.SetCrates(crates(), then))));
+        workspace.apply(new Change(what, true, List.of(new Edit.SetCrates(crates(), then))));
       }
     } catch (IllegalArgumentException wrong) {
-      desk.frame().tell(String.valueOf(wrong.getMessage()), true, 0);
+      workspace.frame().tell(String.valueOf(wrong.getMessage()), true, 0);
       return false;
     }
     return true;
@@ -66,7 +66,8 @@ final class CrateCommands {
   }
 
   private void add(String shelf, Function<String, Crate> make) {
-    desk.frame()
+    workspace
+        .frame()
         .askText(
             Words.of("crates.askName", shelf),
             "",
@@ -78,7 +79,8 @@ final class CrateCommands {
   }
 
   void addShelf() {
-    desk.frame()
+    workspace
+        .frame()
         .askText(
             Words.of("crates.askShelf"),
             "",
@@ -109,7 +111,8 @@ final class CrateCommands {
   }
 
   private void askName(String now, Function<String, Crates> renamed) {
-    desk.frame()
+    workspace
+        .frame()
         .askText(
             Words.of("crates.askRename", now),
             now,
@@ -153,7 +156,8 @@ final class CrateCommands {
   }
 
   private void askRemove(String question, String name, Supplier<Crates> after) {
-    desk.frame()
+    workspace
+        .frame()
         .ask(
             question,
             Words.of("crates.remove"),
@@ -167,17 +171,19 @@ final class CrateCommands {
   private void bringIn(Path file) {
     try {
       Playlists.Imported imported =
-          Playlists.read(desk.state().get(), file, Words.of("crates.firstShelf"));
-      desk.apply(imported.change());
+          Playlists.read(workspace.state().get(), file, Words.of("crates.firstShelf"));
+      workspace.apply(imported.change());
       if (!imported.unknown().isEmpty()) {
-        desk.frame()
+        workspace
+            .frame()
             .tell(
                 Words.of("told.import", imported.unknown().size(), imported.unknown().getFirst()),
                 true,
                 0);
       }
     } catch (IOException trouble) {
-      desk.frame()
+      workspace
+          .frame()
           .tell(
               Words.of("told.failed", file.getFileName().toString(), trouble.getMessage()),
               true,

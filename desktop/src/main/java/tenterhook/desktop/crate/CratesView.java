@@ -23,17 +23,17 @@ import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.TrackOrder;
+import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.crate.CratesModel.Entry;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.StationView;
-import tenterhook.desktop.shell.TrackList;
-import tenterhook.desktop.table.TrackPane;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Shelves and crates, the lines of a rule crate with what each does, and the tracks it holds. */
 public final class CratesView implements StationView {
-  private final Desk desk;
+  private final Workspace workspace;
   private final CrateCommands commands;
   private final BorderPane node = new BorderPane();
   private final ListView<Entry> entries = new ListView<>();
@@ -59,29 +59,30 @@ public final class CratesView implements StationView {
   private Optional<Entry> chosen = Optional.empty();
 
   /** The view. */
-  public CratesView(Desk desk) {
-    this.desk = desk;
-    this.commands = new CrateCommands(desk, this::choose);
-    this.pane = new TrackPane(desk);
+  public CratesView(Workspace workspace) {
+    this.workspace = workspace;
+    this.commands = new CrateCommands(workspace, this::choose);
+    this.pane = new TrackPane(workspace);
     this.editor =
         new RuleEditor(
-            desk, rule -> rule().map(c -> commands.replace(c, c.with(rule))).orElse(false));
+            workspace, rule -> rule().map(c -> commands.replace(c, c.with(rule))).orElse(false));
     this.text =
-        new RuleText(desk, rule -> rule().ifPresent(c -> commands.replace(c, c.with(rule))));
+        new RuleText(workspace, rule -> rule().ifPresent(c -> commands.replace(c, c.with(rule))));
     this.order = new OrderRow(other -> rule().ifPresent(c -> commands.replace(c, other)));
-    this.never = new ShelfPane(desk);
-    this.why = new WhyPane(desk);
-    this.coverage = new CoveragePane(desk, this::back);
-    this.build = new BuildPane(desk, this::back);
-    this.sendOut = new SendOutPane(desk, this::back);
+    this.never = new ShelfPane(workspace);
+    this.why = new WhyPane(workspace);
+    this.coverage = new CoveragePane(workspace, this::back);
+    this.build = new BuildPane(workspace, this::back);
+    this.sendOut = new SendOutPane(workspace, this::back);
     this.main = new VBox(8, headLine(), head, pane);
     main.getStyleClass().add("main");
     VBox.setVgrow(pane, Priority.ALWAYS);
     node.setLeft(left());
     node.setCenter(main);
     node.setRight(why);
-    desk.whileInView(node, this::refresh);
-    desk.chosen()
+    workspace.whileInView(node, this::refresh);
+    workspace
+        .chosen()
         .addListener(
             (o, before, after) -> {
               if (node.getScene() != null) {
@@ -136,7 +137,7 @@ public final class CratesView implements StationView {
   }
 
   private Crates crates() {
-    return desk.state().get().crates();
+    return workspace.state().get().crates();
   }
 
   private void refresh() {
@@ -145,8 +146,8 @@ public final class CratesView implements StationView {
     } else if (node.getCenter() == build) {
       build.refresh();
     }
-    CrateContents contents = desk.contents();
-    all = CratesModel.entries(desk.state().get(), contents);
+    CrateContents contents = workspace.contents();
+    all = CratesModel.entries(workspace.state().get(), contents);
     List<Entry> now = idleOnly ? CratesModel.idle(all) : all;
     entries.getItems().setAll(now);
     loose.setText(Words.of("crates.inNone", contents.inNone().getCardinality()));
@@ -202,7 +203,9 @@ public final class CratesView implements StationView {
   }
 
   private void showLoose() {
-    desk.frame().show(TrackList.of(Words.of("crates.looseTitle"), desk.contents().inNone()));
+    workspace
+        .frame()
+        .show(TrackList.of(Words.of("crates.looseTitle"), workspace.contents().inNone()));
   }
 
   private void onlyIdle() {
@@ -252,8 +255,8 @@ public final class CratesView implements StationView {
 
   private void show(Shelf shelf) {
     List<Integer> ids = new ArrayList<>();
-    desk.contents().union(shelf).forEach((int id) -> ids.add(id));
-    ids.sort(TrackOrder.by(desk.state().get().snapshot(), Fields.ARTIST, false));
+    workspace.contents().union(shelf).forEach((int id) -> ids.add(id));
+    ids.sort(TrackOrder.by(workspace.state().get().snapshot(), Fields.ARTIST, false));
     Look.data(title, shelf.name());
     words.setText(Words.of("crates.shelfWords", ids.size(), minutes(ids), shelf.crates().size()));
     never.show(shelf);
@@ -270,7 +273,7 @@ public final class CratesView implements StationView {
   }
 
   private void show(Crate crate) {
-    List<Integer> ids = desk.contents().list(crate);
+    List<Integer> ids = workspace.contents().list(crate);
     Look.data(title, crate.name());
     Look.data(words, said(crate, ids));
     buttons.getChildren().clear();
@@ -326,11 +329,11 @@ public final class CratesView implements StationView {
   }
 
   private boolean known(int id) {
-    return desk.state().get().snapshot().has(id);
+    return workspace.state().get().snapshot().has(id);
   }
 
   private long minutes(List<Integer> ids) {
-    var snapshot = desk.state().get().snapshot();
+    var snapshot = workspace.state().get().snapshot();
     return Math.round(
         ids.stream().mapToDouble(id -> snapshot.value(id, Fields.DURATION).orElse(0.0)).sum() / 60);
   }
@@ -344,7 +347,7 @@ public final class CratesView implements StationView {
     if (node.getCenter() == main) {
       node.setRight(rule().isPresent() ? why : null);
     }
-    rule().ifPresent(r -> why.show(r, desk.contents()));
+    rule().ifPresent(r -> why.show(r, workspace.contents()));
   }
 
   private void moveByKey(KeyEvent event) {

@@ -28,11 +28,11 @@ import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.RuleEdits;
 import tenterhook.core.crate.RuleExplanation;
 import tenterhook.core.crate.RuleExplanation.LineEffect;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.TrackList;
 import tenterhook.desktop.theme.Drop;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /**
  * The lines of a rule crate in their groups; beside each line what it does, counted anew at every
@@ -42,7 +42,7 @@ final class RuleEditor extends VBox {
   private static final DataFormat PLACE = new DataFormat("application/x-tenterhook-line");
   private static final double TALLEST = 270;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final Predicate<Rule.Group> edited;
   private final OffersRow offers = new OffersRow();
   private final VBox notes = new VBox(2);
@@ -60,8 +60,8 @@ final class RuleEditor extends VBox {
    *
    * @param edited gets the other rule; false when it was refused
    */
-  RuleEditor(Desk desk, Predicate<Rule.Group> edited) {
-    this.desk = desk;
+  RuleEditor(Workspace workspace, Predicate<Rule.Group> edited) {
+    this.workspace = workspace;
     this.edited = edited;
     setId("rule");
     scroll.setFitToWidth(true);
@@ -69,7 +69,7 @@ final class RuleEditor extends VBox {
 
   /** Shows a crate's lines; the same lines stay as they are, and only their counts are new. */
   void show(Crate.RuleCrate other) {
-    Codebook book = desk.state().get().codebook();
+    Codebook book = workspace.state().get().codebook();
     boolean same = shown && other.equals(crate) && book.equals(codebook);
     if (same) {
       count(draft);
@@ -119,7 +119,7 @@ final class RuleEditor extends VBox {
   }
 
   private CrateContents contents() {
-    return desk.contents();
+    return workspace.contents();
   }
 
   private Rule.Group rule() {
@@ -237,7 +237,7 @@ final class RuleEditor extends VBox {
     int at = cells.size();
     EffectCells effect = new EffectCells(at, () -> nearlyIn(line, at));
     cells.add(effect);
-    LineRow row = new LineRow(desk.state().get().codebook(), line, new LineHand(place));
+    LineRow row = new LineRow(workspace.state().get().codebook(), line, new LineHand(place));
     rows.add(row);
     row.getChildren().add(effect.node());
     row.onOfferKey(offers::step);
@@ -267,7 +267,7 @@ final class RuleEditor extends VBox {
 
     @Override
     public void wrong(String message) {
-      desk.frame().tell(message, true, 0);
+      workspace.frame().tell(message, true, 0);
     }
 
     @Override
@@ -285,12 +285,12 @@ final class RuleEditor extends VBox {
 
   /** Names are counted here, from what the crates hold; other values beside the window. */
   private void offer(LineRow row) {
-    CollectionState now = desk.state().get();
+    CollectionState now = workspace.state().get();
     String subject = row.asked();
     String typed = row.piece();
-    LocalDate today = desk.collection().today();
+    LocalDate today = workspace.collection().today();
     List<Offer> names = Completions.named(subject, typed, now.crates(), contents());
-    desk.latestOnly(
+    workspace.latestOnly(
         offers,
         () ->
             names.isEmpty()
@@ -330,7 +330,8 @@ final class RuleEditor extends VBox {
 
   /** Those that one line alone keeps out, as a list of their own. */
   private void nearlyIn(Rule.Line line, int at) {
-    desk.frame()
+    workspace
+        .frame()
         .show(
             TrackList.of(
                 Words.of("rule.nearlyIn", line.text()),

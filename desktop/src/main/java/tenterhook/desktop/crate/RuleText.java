@@ -13,23 +13,23 @@ import tenterhook.core.crate.Rule;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.FindText;
 import tenterhook.core.find.Parsed;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** A rule as text of the find language: to copy, paste, and send to somebody. */
 final class RuleText extends VBox {
   private static final int ROWS = 4;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final Consumer<Rule.Group> edited;
   private Optional<Crate.RuleCrate> shown = Optional.empty();
   private final TextArea area = new TextArea();
   private final Label wrong = Look.label("", "hole");
 
-  RuleText(Desk desk, Consumer<Rule.Group> edited) {
+  RuleText(Workspace workspace, Consumer<Rule.Group> edited) {
     super(6);
-    this.desk = desk;
+    this.workspace = workspace;
     this.edited = edited;
     setId("rule-as-text");
     area.setId("rule-text");
@@ -62,7 +62,7 @@ final class RuleText extends VBox {
   }
 
   private Parsed read() {
-    Parsed read = FindParser.parse(area.getText().strip(), desk.state().get().codebook());
+    Parsed read = FindParser.parse(area.getText().strip(), workspace.state().get().codebook());
     wrong.setText(
         read instanceof Parsed.Bad bad
             ? Words.of("rule.textWrong", bad.position() + 1, bad.message())

@@ -23,9 +23,9 @@ import tenterhook.adapters.pack.SendingOut;
 import tenterhook.adapters.playlist.PlaylistFile;
 import tenterhook.core.change.Place;
 import tenterhook.core.crate.Crate;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Crates as playlists for other programs and machines, with their music where it is wanted. */
 final class SendOutPane extends VBox {
@@ -41,7 +41,7 @@ final class SendOutPane extends VBox {
     COPIES
   }
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final Runnable back;
   private final Label title = Look.label("", "heading");
   private final Label what = Look.label("", "second");
@@ -54,9 +54,9 @@ final class SendOutPane extends VBox {
   private final VBox outcome = new VBox(4);
   private List<Crate> crates = List.of();
 
-  SendOutPane(Desk desk, Runnable back) {
+  SendOutPane(Workspace workspace, Runnable back) {
     super(10);
-    this.desk = desk;
+    this.workspace = workspace;
     this.back = back;
     setId("send-out");
     getStyleClass().add("main");
@@ -126,16 +126,16 @@ final class SendOutPane extends VBox {
   void show(List<Crate> some, String name) {
     crates = some;
     Look.data(title, Words.of("sendOut.title", name));
-    int tracks = some.stream().mapToInt(desk.contents()::count).sum();
+    int tracks = some.stream().mapToInt(workspace.contents()::count).sum();
     what.setText(Words.of("sendOut.what", some.size(), tracks));
-    folder.setText(desk.collection().setting(FOLDER).orElse(""));
-    here.setText(desk.collection().setting(HERE).orElse(firstRoot()));
-    there.setText(desk.collection().setting(THERE).orElse(""));
+    folder.setText(workspace.collection().setting(FOLDER).orElse(""));
+    here.setText(workspace.collection().setting(HERE).orElse(firstRoot()));
+    there.setText(workspace.collection().setting(THERE).orElse(""));
     outcome.getChildren().clear();
   }
 
   private String firstRoot() {
-    return desk.state().get().roots().entrySet().stream()
+    return workspace.state().get().roots().entrySet().stream()
         .filter(r -> !r.getKey().equals(Place.HOLDING_BAY))
         .sorted(Map.Entry.comparingByKey())
         .findFirst()
@@ -152,7 +152,7 @@ final class SendOutPane extends VBox {
 
   private void write() {
     if (folder.getText().isBlank()) {
-      desk.frame().tell(Words.of("sendOut.noFolder"), true, 0);
+      workspace.frame().tell(Words.of("sendOut.noFolder"), true, 0);
       return;
     }
     try {
@@ -160,16 +160,16 @@ final class SendOutPane extends VBox {
       SendingOut.Paths paths = paths();
       PlaylistFile chosen = form.getValue();
       List<Crate> some = crates;
-      desk.collection().keepSetting(FOLDER, folder.getText().strip());
+      workspace.collection().keepSetting(FOLDER, folder.getText().strip());
       outcome.getChildren().clear();
       write.setDisable(true);
-      desk.independentJob(
+      workspace.independentJob(
           Words.of("sendOut.job"),
-          p -> SendingOut.write(desk.collection(), some, to, chosen, paths, p),
+          p -> SendingOut.write(workspace.collection(), some, to, chosen, paths, p),
           r -> report(r, to),
           () -> write.setDisable(false));
     } catch (InvalidPathException noPath) {
-      desk.frame().tell(String.valueOf(noPath.getMessage()), true, 0);
+      workspace.frame().tell(String.valueOf(noPath.getMessage()), true, 0);
     }
   }
 
@@ -179,8 +179,8 @@ final class SendOutPane extends VBox {
       case ABSOLUTE -> new SendingOut.Paths.Absolute();
       case COPIES -> new SendingOut.Paths.Copies();
       case ELSEWHERE -> {
-        desk.collection().keepSetting(HERE, here.getText().strip());
-        desk.collection().keepSetting(THERE, there.getText().strip());
+        workspace.collection().keepSetting(HERE, here.getText().strip());
+        workspace.collection().keepSetting(THERE, there.getText().strip());
         yield new SendingOut.Paths.Elsewhere(
             Path.of(here.getText().strip()), there.getText().strip());
       }

@@ -16,20 +16,20 @@ import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** What is never played from a shelf, whatever the rules of its crates say. */
 final class ShelfPane extends VBox {
-  private final Desk desk;
+  private final Workspace workspace;
   private final FlowPane banned = new FlowPane(6, 6);
   private final TextField more = new TextField();
   private String shelf = "";
 
-  ShelfPane(Desk desk) {
+  ShelfPane(Workspace workspace) {
     super(6);
-    this.desk = desk;
+    this.workspace = workspace;
     setId("never");
     more.setId("never-more");
     more.setPromptText(Words.of("never.prompt"));
@@ -51,7 +51,7 @@ final class ShelfPane extends VBox {
     banned.getChildren().clear();
     NeverPlay never = now.never();
     never.lines().forEach(l -> banned.getChildren().add(chip(LineWords.of(l), n -> n.minus(l))));
-    var snapshot = desk.state().get().snapshot();
+    var snapshot = workspace.state().get().snapshot();
     never.tracks().stream()
         .filter(snapshot::has)
         .forEach(id -> banned.getChildren().add(chip(snapshot.name(id), n -> n.minus(id))));
@@ -76,8 +76,8 @@ final class ShelfPane extends VBox {
       return;
     }
     String text = typed.indexOf(':') < 0 ? "artist:=\"" + typed.replace("\"", "") + "\"" : typed;
-    switch (FindParser.parse(text, desk.state().get().codebook())) {
-      case Parsed.Bad bad -> desk.frame().tell(bad.message(), true, 0);
+    switch (FindParser.parse(text, workspace.state().get().codebook())) {
+      case Parsed.Bad bad -> workspace.frame().tell(bad.message(), true, 0);
       case Parsed.Good good ->
           Rule.line(good.query())
               .ifPresentOrElse(
@@ -85,21 +85,21 @@ final class ShelfPane extends VBox {
                     more.clear();
                     set(LineWords.of(line), n -> n.plus(line));
                   },
-                  () -> desk.frame().tell(Words.of("rule.oneTerm"), true, 0));
+                  () -> workspace.frame().tell(Words.of("rule.oneTerm"), true, 0));
     }
   }
 
   private void set(String what, UnaryOperator<NeverPlay> edit) {
-    Crates now = desk.state().get().crates();
+    Crates now = workspace.state().get().crates();
     try {
       Crates after = now.withShelf(shelf, s -> s.with(edit.apply(s.never())));
-      desk.apply(
+      workspace.apply(
           new Change(
               Words.of("change.never", shelf, what),
               true,
               java.util.List.of(new Edit.SetCrates(now, after))));
     } catch (IllegalArgumentException circle) {
-      desk.frame().tell(String.valueOf(circle.getMessage()), true, 0);
+      workspace.frame().tell(String.valueOf(circle.getMessage()), true, 0);
     }
   }
 }

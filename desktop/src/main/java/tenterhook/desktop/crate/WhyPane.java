@@ -23,9 +23,9 @@ import tenterhook.core.crate.RuleExplanation.Reason;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /**
  * Says of the track chosen last which lines of the crate hold for it and which do not, what it has
@@ -37,15 +37,15 @@ final class WhyPane extends VBox {
   private static final int STEP = 14;
   private static final int NEAR = 9;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final Label heading = Look.label("", "heading");
   private final Label track = Look.label("", "second");
   private final VBox lines = new VBox(6);
   private final VBox near = new VBox(3);
 
-  WhyPane(Desk desk) {
+  WhyPane(Workspace workspace) {
     super(6);
-    this.desk = desk;
+    this.workspace = workspace;
     setId("why");
     getStyleClass().add("side");
     setPrefWidth(WIDTH);
@@ -61,8 +61,8 @@ final class WhyPane extends VBox {
 
   void show(Crate.RuleCrate crate, CrateContents contents) {
     lines.getChildren().clear();
-    int id = desk.chosen().get();
-    Snapshot snapshot = desk.state().get().snapshot();
+    int id = workspace.chosen().get();
+    Snapshot snapshot = workspace.state().get().snapshot();
     if (id == 0 || !snapshot.has(id)) {
       heading.setText(Words.of("why.heading"));
       track.setText(Words.of("why.noTrack"));
@@ -74,9 +74,9 @@ final class WhyPane extends VBox {
       reasons.forEach(r -> lines.getChildren().add(line(r)));
     }
     // contents are for one thread; what is worked out beside the window has its own
-    desk.latestOnly(
+    workspace.latestOnly(
         this,
-        () -> nearly(crate, desk.collection().contents()),
+        () -> nearly(crate, workspace.collection().contents()),
         found -> showNear(found, snapshot));
   }
 
@@ -113,7 +113,7 @@ final class WhyPane extends VBox {
   }
 
   private String parsed(String text) {
-    return FindParser.parse(text, desk.state().get().codebook()) instanceof Parsed.Good good
+    return FindParser.parse(text, workspace.state().get().codebook()) instanceof Parsed.Good good
         ? Rule.line(good.query()).map(LineWords::of).orElse(text)
         : text;
   }
@@ -157,7 +157,7 @@ final class WhyPane extends VBox {
   }
 
   private Node nearly(Nearly one, Snapshot snapshot) {
-    Button open = Look.button("", () -> desk.chosen().set(one.id()), "quiet", "nearly");
+    Button open = Look.button("", () -> workspace.chosen().set(one.id()), "quiet", "nearly");
     Label name = Look.dataLabel(snapshot.name(one.id()));
     Label why = Look.dataLabel(LineWords.of(one.line()), "second");
     open.setGraphic(new VBox(name, why));

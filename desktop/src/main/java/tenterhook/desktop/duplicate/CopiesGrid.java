@@ -26,10 +26,10 @@ import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.listen.Waveform;
-import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.control.Waveform;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /**
  * Copies as columns, attributes as rows; what differs is marked, the survivor stands out and says
@@ -52,15 +52,15 @@ final class CopiesGrid extends GridPane {
           Fields.ADDED);
   private static final double NAMES = 74;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final Set<String> declined = new HashSet<>();
   private List<Integer> tracks = List.of();
   private Map<String, Gain> gains = Map.of();
   private int survivor;
   private int row;
 
-  CopiesGrid(Desk desk) {
-    this.desk = desk;
+  CopiesGrid(Workspace workspace) {
+    this.workspace = workspace;
     setId("copies");
   }
 
@@ -102,16 +102,18 @@ final class CopiesGrid extends GridPane {
       return false;
     }
     double seconds =
-        tracks.contains(desk.listening().loaded()) ? desk.listening().status().get().seconds() : 0;
-    desk.chosen().set(tracks.get(number));
-    desk.listening().seek(seconds);
+        tracks.contains(workspace.listening().loaded())
+            ? workspace.listening().status().get().seconds()
+            : 0;
+    workspace.chosen().set(tracks.get(number));
+    workspace.listening().seek(seconds);
     return true;
   }
 
   /** Makes the copy that was heard last the survivor. */
   void keepHeard() {
-    if (tracks.contains(desk.listening().loaded())) {
-      keep(desk.listening().loaded());
+    if (tracks.contains(workspace.listening().loaded())) {
+      keep(workspace.listening().loaded());
     }
   }
 
@@ -124,7 +126,7 @@ final class CopiesGrid extends GridPane {
   private void fill() {
     getChildren().clear();
     gains = new HashMap<>();
-    CollectionState state = desk.state().get();
+    CollectionState state = workspace.state().get();
     if (tracks.stream().anyMatch(id -> !state.snapshot().has(id))) {
       return;
     }
@@ -192,13 +194,13 @@ final class CopiesGrid extends GridPane {
   }
 
   private Snapshot snapshot() {
-    return desk.state().get().snapshot();
+    return workspace.state().get().snapshot();
   }
 
   private Node wave(int id) {
     Waveform shape = new Waveform(false);
     shape.setPrefHeight(34);
-    desk.listening().overview(id, shape::show);
+    workspace.listening().overview(id, shape::show);
     return styled(new StackPane(shape), id == survivor, false);
   }
 
@@ -213,7 +215,7 @@ final class CopiesGrid extends GridPane {
   }
 
   private Field<?> target() {
-    return desk.state().get().codebook().notation().target();
+    return workspace.state().get().codebook().notation().target();
   }
 
   private String shown(Field<?> field, int id) {
@@ -281,7 +283,7 @@ final class CopiesGrid extends GridPane {
 
   private VBox crates(int id) {
     List<String> names = new ArrayList<>();
-    for (Crate crate : desk.state().get().crates().all()) {
+    for (Crate crate : workspace.state().get().crates().all()) {
       if (crate instanceof Crate.HandCrate hand && hand.tracks().contains(id)) {
         names.add(hand.name());
       }

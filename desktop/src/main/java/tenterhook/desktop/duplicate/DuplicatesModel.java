@@ -16,12 +16,12 @@ import tenterhook.core.duplicate.Group;
 import tenterhook.core.duplicate.Preferences;
 import tenterhook.core.duplicate.SpareFate;
 import tenterhook.core.field.Fields;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Copies as the window sees them: what was found, by what it is judged, what was settled. */
 final class DuplicatesModel {
-  private final Desk desk;
+  private final Workspace workspace;
   private final ReadOnlyObjectWrapper<List<Group>> groups = new ReadOnlyObjectWrapper<>(List.of());
   private Optional<Criteria> criteria = Optional.of(Criteria.USUAL);
   private SpareFate fate = new SpareFate.Hold();
@@ -35,10 +35,10 @@ final class DuplicatesModel {
   private List<Group> shown = List.of();
   private Runnable follower = () -> {};
 
-  DuplicatesModel(Desk desk) {
-    this.desk = desk;
+  DuplicatesModel(Workspace workspace) {
+    this.workspace = workspace;
     hidden.setOnFinished(e -> refresh());
-    desk.state().addListener((o, before, after) -> hidden.playFromStart());
+    workspace.state().addListener((o, before, after) -> hidden.playFromStart());
     refresh();
   }
 
@@ -71,23 +71,23 @@ final class DuplicatesModel {
   }
 
   Preferences preferences() {
-    return CopySearch.preferences(desk.collection());
+    return CopySearch.preferences(workspace.collection());
   }
 
   void preferences(Preferences order) {
-    CopySearch.keep(desk.collection(), order);
+    CopySearch.keep(workspace.collection(), order);
     refresh();
   }
 
   /** Reads and listens to what is new since the last time, as a job; then the groups follow. */
   void look() {
-    Object now = newest(desk.state().get());
+    Object now = newest(workspace.state().get());
     if (!now.equals(heard)) {
       heard = now;
-      desk.job(
+      workspace.job(
           Words.of("duplicates.look"),
           true,
-          p -> CopySearch.run(desk.collection(), p),
+          p -> CopySearch.run(workspace.collection(), p),
           found -> {
             search = found;
             refresh();
@@ -108,12 +108,12 @@ final class DuplicatesModel {
     CopySearch now = search;
     Optional<Criteria> by = criteria;
     boolean settled = staying;
-    desk.latestOnly(
+    workspace.latestOnly(
         this,
         () ->
             new Found(
-                now.groups(desk.collection(), by),
-                settled ? now.staying(desk.collection(), by) : List.of()),
+                now.groups(workspace.collection(), by),
+                settled ? now.staying(workspace.collection(), by) : List.of()),
         found -> {
           groups.set(found.open());
           shown = settled ? found.staying() : found.open();
@@ -150,27 +150,27 @@ final class DuplicatesModel {
   /** Keeps one copy, as the DJ sees it before her. */
   void keep(Group group, int survivor, List<Integer> spares, Set<String> declined) {
     SpareFate now = fate;
-    desk.job(
+    workspace.job(
         Words.of("duplicates.job"),
         false,
         p ->
             Resolving.one(
-                desk.collection(),
+                workspace.collection(),
                 Resolving.Choice.of(group, survivor, spares),
                 declined,
                 now,
                 true),
-        desk::told);
+        workspace::told);
   }
 
   /** Settles that all of a group stay; can be taken back by {@link #noMore}. */
   void bothStay(Group group) {
-    CopySearch.bothStay(desk.collection(), group);
+    CopySearch.bothStay(workspace.collection(), group);
     refresh();
   }
 
   void noMore(Group group) {
-    CopySearch.bothStayNoMore(desk.collection(), group);
+    CopySearch.bothStayNoMore(workspace.collection(), group);
     refresh();
   }
 
@@ -178,10 +178,10 @@ final class DuplicatesModel {
   void keepAll() {
     List<Group> all = groups.get();
     SpareFate now = fate;
-    desk.job(
+    workspace.job(
         Words.of("duplicates.job"),
         true,
-        p -> Resolving.all(desk.collection(), all, now, p),
+        p -> Resolving.all(workspace.collection(), all, now, p),
         this::resolved);
   }
 
@@ -189,6 +189,6 @@ final class DuplicatesModel {
     int refused = outcomes.stream().mapToInt(o -> o.refused().size()).sum();
     String words = Words.of("duplicates.done", outcomes.size(), refused);
     long last = outcomes.isEmpty() || refused > 0 ? 0 : outcomes.getLast().number();
-    desk.frame().tell(words, refused > 0, last);
+    workspace.frame().tell(words, refused > 0, last);
   }
 }

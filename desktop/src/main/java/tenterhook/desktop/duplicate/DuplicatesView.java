@@ -24,14 +24,14 @@ import tenterhook.core.duplicate.Criteria;
 import tenterhook.core.duplicate.Doubt;
 import tenterhook.core.duplicate.Group;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.StationView;
+import tenterhook.desktop.control.StationView;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Groups of copies with their evidence, compared side by side: one survivor each. */
 public final class DuplicatesView implements StationView {
-  private final Desk desk;
+  private final Workspace workspace;
   private final DuplicatesModel model;
   private final BorderPane node = new BorderPane();
   private final ListView<Group> groups = new ListView<>();
@@ -51,13 +51,13 @@ public final class DuplicatesView implements StationView {
   private List<Criteria> sets = List.of();
 
   /** The view. */
-  public DuplicatesView(Desk desk) {
-    this.desk = desk;
-    this.model = new DuplicatesModel(desk);
-    this.grid = new CopiesGrid(desk);
-    this.survivor = new SurvivorPane(desk, model);
-    this.spares = new SparesPane(desk, model, () -> right(true));
-    this.holding = new HoldingPane(desk, () -> right(false));
+  public DuplicatesView(Workspace workspace) {
+    this.workspace = workspace;
+    this.model = new DuplicatesModel(workspace);
+    this.grid = new CopiesGrid(workspace);
+    this.survivor = new SurvivorPane(workspace, model);
+    this.spares = new SparesPane(workspace, model, () -> right(true));
+    this.holding = new HoldingPane(workspace, () -> right(false));
     keep = Look.primary(Words.of("duplicates.keep"), this::keepOne);
     keep.setId("keep-one");
     stay = Look.button("", this::bothStay);
@@ -67,7 +67,7 @@ public final class DuplicatesView implements StationView {
     groups.setId("groups");
     groups.getStyleClass().add("picked");
     groups.setAccessibleText(Words.of("duplicates.groups"));
-    groups.setCellFactory(l -> new GroupCell(desk));
+    groups.setCellFactory(l -> new GroupCell(workspace));
     groups.getSelectionModel().selectedItemProperty().addListener((o, was, now) -> choose(now));
     groups.setOnKeyPressed(this::keys);
     groups.setPlaceholder(Look.label(Words.of("duplicates.none"), "empty"));
@@ -76,8 +76,8 @@ public final class DuplicatesView implements StationView {
     criteria.setAccessibleText(Words.of("duplicates.criteria"));
     build();
     model.follow(() -> found(model.shown()));
-    desk.whileInView(holding, holding::refresh);
-    desk.whileInView(node, model::refresh);
+    workspace.whileInView(holding, holding::refresh);
+    workspace.whileInView(node, model::refresh);
   }
 
   private void build() {
@@ -128,11 +128,11 @@ public final class DuplicatesView implements StationView {
   }
 
   private Snapshot snapshot() {
-    return desk.state().get().snapshot();
+    return workspace.state().get().snapshot();
   }
 
   private void fillCriteria() {
-    sets = CopySearch.criteria(desk.collection());
+    sets = CopySearch.criteria(workspace.collection());
     List<String> names = new ArrayList<>();
     names.add(Words.of("duplicates.heardOnly"));
     sets.forEach(c -> names.add(c.name()));
@@ -146,7 +146,8 @@ public final class DuplicatesView implements StationView {
     int at = criteria.getSelectionModel().getSelectedIndex();
     if (at == criteria.getItems().size() - 1) {
       String now = model.criteria().orElse(Criteria.USUAL).toString();
-      desk.frame()
+      workspace
+          .frame()
           .askText(Words.of("ask.criteria"), now, Words.of("do.criteria"), this::keepCriteria);
     } else if (at >= 0) {
       model.criteria(at == 0 ? Optional.empty() : Optional.of(sets.get(at - 1)));
@@ -156,10 +157,10 @@ public final class DuplicatesView implements StationView {
   private void keepCriteria(String text) {
     try {
       Criteria own = Criteria.parse(text);
-      CopySearch.keep(desk.collection(), own);
+      CopySearch.keep(workspace.collection(), own);
       model.criteria(Optional.of(own));
     } catch (IllegalArgumentException wrong) {
-      desk.frame().tell(Words.of("duplicates.notCriteria", wrong.getMessage()), true, 0);
+      workspace.frame().tell(Words.of("duplicates.notCriteria", wrong.getMessage()), true, 0);
     }
     fillCriteria();
   }
@@ -205,7 +206,7 @@ public final class DuplicatesView implements StationView {
                 ? "duplicates.askAgain"
                 : homes ? "duplicates.bothStay" : "duplicates.notCopies"));
     keep.setDisable(group.doubt() == Doubt.SOUND_DIFFERS);
-    desk.choose(node, group.survivor());
+    workspace.choose(node, group.survivor());
     grid.show(group);
   }
 
@@ -262,7 +263,8 @@ public final class DuplicatesView implements StationView {
       model.noMore(group);
     } else if (group != null) {
       model.bothStay(group);
-      desk.frame()
+      workspace
+          .frame()
           .ask(
               Words.of("ask.bothStay", snapshot().name(group.survivor())),
               Words.of("do.bothStay"),
@@ -273,7 +275,8 @@ public final class DuplicatesView implements StationView {
   private void resolveAll() {
     List<Group> offered = model.groups().get().stream().filter(Group::offered).toList();
     int count = offered.stream().mapToInt(g -> g.spares().size()).sum();
-    desk.frame()
+    workspace
+        .frame()
         .ask(
             Words.of("ask.resolveAll", offered.size(), count),
             Words.of("do.resolveAll", count),

@@ -9,21 +9,21 @@ import javafx.scene.layout.VBox;
 import tenterhook.core.duplicate.Doubt;
 import tenterhook.core.duplicate.Evidence;
 import tenterhook.core.duplicate.Group;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** A group in the list: the song, the evidence, how many copies, and what speaks against it. */
 final class GroupCell extends ListCell<Group> {
-  private final Desk desk;
+  private final Workspace workspace;
   private final Label name = Look.label("", "strong");
   private final Label evidence = Look.label("", "mono");
   private final Label second = Look.label("", "second");
   private final VBox box;
 
-  GroupCell(Desk desk) {
-    this.desk = desk;
+  GroupCell(Workspace workspace) {
+    this.workspace = workspace;
     name.setWrapText(true);
     second.setWrapText(true);
     evidence.setMinWidth(USE_PREF_SIZE);
@@ -40,7 +40,7 @@ final class GroupCell extends ListCell<Group> {
       setGraphic(null);
       return;
     }
-    Look.data(name, desk.state().get().snapshot().name(item.survivor()));
+    Look.data(name, workspace.state().get().snapshot().name(item.survivor()));
     evidence.setText(item.evidence().words());
     for (Evidence one : Evidence.values()) {
       evidence.getStyleClass().remove(style(one));

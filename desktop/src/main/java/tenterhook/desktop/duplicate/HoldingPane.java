@@ -15,14 +15,14 @@ import tenterhook.adapters.duplicate.HoldingBay;
 import tenterhook.adapters.duplicate.HoldingBay.Held;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** What lies in the holding bay, since when and why, and the way back. */
 final class HoldingPane extends VBox {
-  private final Desk desk;
+  private final Workspace workspace;
   private final ListView<Held> held = new ListView<>();
   private final Label words = Look.label("", "second");
   private final Label warning = Look.label("", "hole");
@@ -30,9 +30,9 @@ final class HoldingPane extends VBox {
   /** All that is shown, read beside the window. */
   private record Bay(List<Held> files, Optional<Double> free) {}
 
-  HoldingPane(Desk desk, Runnable back) {
+  HoldingPane(Workspace workspace, Runnable back) {
     super(8);
-    this.desk = desk;
+    this.workspace = workspace;
     getStyleClass().add("side");
     setPrefWidth(262);
     setMinWidth(262);
@@ -43,7 +43,7 @@ final class HoldingPane extends VBox {
     held.setCellFactory(
         l ->
             new TwoLineCell<>(
-                h -> desk.state().get().snapshot().name(h.id()), HoldingPane::second));
+                h -> workspace.state().get().snapshot().name(h.id()), HoldingPane::second));
     held.setPlaceholder(Look.label(Words.of("holding.empty"), "empty"));
     VBox.setVgrow(held, Priority.ALWAYS);
     words.setWrapText(true);
@@ -73,11 +73,12 @@ final class HoldingPane extends VBox {
   }
 
   void refresh() {
-    desk.latestOnly(
+    workspace.latestOnly(
         this,
         () ->
             new Bay(
-                HoldingBay.of(desk.collection()), HoldingBay.warning(desk.collection().state())),
+                HoldingBay.of(workspace.collection()),
+                HoldingBay.warning(workspace.collection().state())),
         this::show);
   }
 
@@ -97,24 +98,24 @@ final class HoldingPane extends VBox {
   }
 
   private void restoreAll() {
-    restore(desk.state().get().snapshot().held());
+    restore(workspace.state().get().snapshot().held());
   }
 
   private void restore(RoaringBitmap ids) {
     if (!ids.isEmpty()) {
-      desk.apply(TrackEdits.restore(desk.state().get().snapshot(), ids));
+      workspace.apply(TrackEdits.restore(workspace.state().get().snapshot(), ids));
     }
   }
 
   private void empty() {
-    RoaringBitmap ids = desk.state().get().snapshot().held();
+    RoaringBitmap ids = workspace.state().get().snapshot().held();
     if (ids.isEmpty()) {
       return;
     }
-    desk.job(
+    workspace.job(
         Words.of("holding.look"),
         true,
-        p -> HoldingBay.outlook(desk.collection(), ids, p),
+        p -> HoldingBay.outlook(workspace.collection(), ids, p),
         this::askToEmpty);
   }
 
@@ -125,7 +126,8 @@ final class HoldingPane extends VBox {
     if (!outlook.copies().isEmpty()) {
       int copies = outlook.copies().getCardinality();
       boolean bin = HoldingBay.systemBin().isPresent();
-      desk.frame()
+      workspace
+          .frame()
           .ask(
               Words.of(bin ? "ask.emptyToBin" : "ask.empty", copies, outlook.last().size()),
               Words.of("do.empty", copies),
@@ -136,9 +138,10 @@ final class HoldingPane extends VBox {
       String names =
           outlook.last().stream()
               .limit(3)
-              .map(l -> desk.state().get().snapshot().name(l.id()))
+              .map(l -> workspace.state().get().snapshot().name(l.id()))
               .collect(Collectors.joining(", "));
-      desk.frame()
+      workspace
+          .frame()
           .ask(
               Words.of("ask.emptyLast", last.getCardinality(), names),
               Words.of("do.emptyLast", last.getCardinality()),
@@ -147,12 +150,16 @@ final class HoldingPane extends VBox {
   }
 
   private void take(RoaringBitmap ids, boolean alsoLast) {
-    desk.job(
+    workspace.job(
         Words.of("holding.job"),
         true,
         p ->
             HoldingBay.empty(
-                desk.collection(), ids, alsoLast, HoldingBay.systemBin().orElse(Files::delete), p),
-        desk::told);
+                workspace.collection(),
+                ids,
+                alsoLast,
+                HoldingBay.systemBin().orElse(Files::delete),
+                p),
+        workspace::told);
   }
 }

@@ -10,21 +10,21 @@ import javafx.stage.DirectoryChooser;
 import tenterhook.core.change.Place;
 import tenterhook.core.duplicate.Group;
 import tenterhook.core.duplicate.SpareFate;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** What becomes of spares: the holding bay, a code, or a folder of choice. */
 final class SparesPane extends VBox {
-  private final Desk desk;
+  private final Workspace workspace;
   private final DuplicatesModel model;
   private final ComboBox<String> fates = new ComboBox<>();
   private final Label words = Look.label("", "second");
   private boolean filling;
 
-  SparesPane(Desk desk, DuplicatesModel model, Runnable bay) {
+  SparesPane(Workspace workspace, DuplicatesModel model, Runnable bay) {
     super(6);
-    this.desk = desk;
+    this.workspace = workspace;
     this.model = model;
     fates.setId("spare-fate");
     fates.setAccessibleText(Words.of("spares.title"));
@@ -40,7 +40,8 @@ final class SparesPane extends VBox {
   private void fill() {
     filling = true;
     fates.getItems().setAll(Words.of("spares.hold"), Words.of("spares.move"));
-    desk.state()
+    workspace
+        .state()
         .get()
         .codebook()
         .tokens()
@@ -73,7 +74,7 @@ final class SparesPane extends VBox {
       File folder = new DirectoryChooser().showDialog(getScene().getWindow());
       move(folder);
     } else {
-      model.fate(new SpareFate.Mark(desk.state().get().codebook().tokens().get(at - 2)));
+      model.fate(new SpareFate.Mark(workspace.state().get().codebook().tokens().get(at - 2)));
     }
     show(model.groups().get());
   }
@@ -81,7 +82,7 @@ final class SparesPane extends VBox {
   /** Only below a root can a file be brought back by undo. */
   private void move(File folder) {
     Path target = folder == null ? null : folder.toPath().toAbsolutePath().normalize();
-    desk.state().get().roots().entrySet().stream()
+    workspace.state().get().roots().entrySet().stream()
         .filter(r -> !r.getKey().equals(Place.HOLDING_BAY))
         .filter(r -> target != null && target.startsWith(r.getValue()))
         .findFirst()
@@ -95,7 +96,7 @@ final class SparesPane extends VBox {
             () -> {
               model.fate(new SpareFate.Hold());
               fates.getSelectionModel().select(0);
-              desk.frame().tell(Words.of("spares.noRoot"), target != null, 0);
+              workspace.frame().tell(Words.of("spares.noRoot"), target != null, 0);
             });
   }
 }

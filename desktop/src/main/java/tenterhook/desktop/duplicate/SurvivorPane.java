@@ -18,15 +18,15 @@ import tenterhook.core.duplicate.Group;
 import tenterhook.core.duplicate.Preference;
 import tenterhook.core.duplicate.Preference.Kind;
 import tenterhook.core.duplicate.Preferences;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** The order in which copies are preferred, each line with how many groups it decides. */
 final class SurvivorPane extends VBox {
   private static final List<String> FORMATS = List.of("flac", "mp3", "aac", "alac", "wav", "aiff");
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final DuplicatesModel model;
   private final ListView<Preference> lines = new ListView<>();
   private final ComboBox<Preference> more = new ComboBox<>();
@@ -34,9 +34,9 @@ final class SurvivorPane extends VBox {
   private Map<Preference, Integer> effect = Map.of();
   private boolean filling;
 
-  SurvivorPane(Desk desk, DuplicatesModel model) {
+  SurvivorPane(Workspace workspace, DuplicatesModel model) {
     super(6);
-    this.desk = desk;
+    this.workspace = workspace;
     this.model = model;
     lines.setId("preferences");
     lines.getStyleClass().add("picked");
@@ -88,7 +88,7 @@ final class SurvivorPane extends VBox {
     for (Kind kind : Kind.values()) {
       switch (kind) {
         case ROOT ->
-            desk.state().get().roots().keySet().stream()
+            workspace.state().get().roots().keySet().stream()
                 .filter(r -> !r.equals(Place.HOLDING_BAY))
                 .forEach(r -> all.add(new Preference(kind, r)));
         case FORMAT -> FORMATS.forEach(f -> all.add(new Preference(kind, f)));

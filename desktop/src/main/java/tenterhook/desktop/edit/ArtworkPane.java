@@ -23,9 +23,9 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /**
  * Shows the artwork of the tracks being edited; takes another from a file, drop, paste or track.
@@ -33,7 +33,7 @@ import tenterhook.desktop.theme.Words;
 final class ArtworkPane extends HBox {
   private static final int SIDE = 92;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final Consumer<Optional<String>> chosen;
   private final ImageView image = new ImageView();
   private final Label size = Look.label("", "second");
@@ -44,11 +44,11 @@ final class ArtworkPane extends HBox {
    *
    * @param chosen gets the raw value of the artwork that was chosen; empty text takes it away
    */
-  ArtworkPane(Desk desk, Consumer<Optional<String>> chosen) {
+  ArtworkPane(Workspace workspace, Consumer<Optional<String>> chosen) {
     super(10);
-    this.desk = desk;
+    this.workspace = workspace;
     this.chosen = chosen;
-    this.model = new EditModel(desk.state().get().snapshot(), new RoaringBitmap());
+    this.model = new EditModel(workspace.state().get().snapshot(), new RoaringBitmap());
     image.setFitWidth(SIDE);
     image.setFitHeight(SIDE);
     image.setPreserveRatio(true);
@@ -102,10 +102,10 @@ final class ArtworkPane extends HBox {
     if (!ids.isEmpty()) {
       int id = ids.first();
       EditModel asked = other;
-      desk.job(
+      workspace.job(
           Words.of("art.load"),
           false,
-          p -> desk.collection().covers().of(id),
+          p -> workspace.collection().covers().of(id),
           bytes -> {
             if (model == asked) {
               bytes.ifPresent(b -> image.setImage(new Image(new ByteArrayInputStream(b))));
@@ -135,18 +135,20 @@ final class ArtworkPane extends HBox {
     try {
       take(Files.readAllBytes(file.toPath()));
     } catch (IOException trouble) {
-      desk.frame().tell(Words.of("told.failed", file.getName(), trouble.getMessage()), true, 0);
+      workspace
+          .frame()
+          .tell(Words.of("told.failed", file.getName(), trouble.getMessage()), true, 0);
     }
   }
 
   private void take(byte[] bytes) {
     try {
-      Artwork art = desk.collection().covers().keep(bytes);
+      Artwork art = workspace.collection().covers().keep(bytes);
       image.setImage(new Image(new ByteArrayInputStream(bytes)));
       size.setText(words(art));
       chosen.accept(Optional.of(art.raw()));
     } catch (Unreadable noPicture) {
-      desk.frame().tell(String.valueOf(noPicture.getMessage()), true, 0);
+      workspace.frame().tell(String.valueOf(noPicture.getMessage()), true, 0);
     }
   }
 
@@ -160,25 +162,28 @@ final class ArtworkPane extends HBox {
         ImageIO.write(SwingFXUtils.fromFXImage(clipboard.getImage(), null), "png", png);
         take(png.toByteArray());
       } catch (IOException trouble) {
-        desk.frame().tell(String.valueOf(trouble.getMessage()), true, 0);
+        workspace.frame().tell(String.valueOf(trouble.getMessage()), true, 0);
       }
     } else {
-      desk.frame().tell(Words.of("art.noPaste"), false, 0);
+      workspace.frame().tell(Words.of("art.noPaste"), false, 0);
     }
   }
 
   /** From the first track with artwork that a query finds. */
   private void fromTrack() {
-    desk.frame()
+    workspace
+        .frame()
         .askText(
             Words.of("art.askTrack"),
             "",
             Words.of("art.take"),
             text ->
-                desk.findOne(text)
-                    .flatMap(id -> desk.collection().covers().of(id))
+                workspace
+                    .findOne(text)
+                    .flatMap(id -> workspace.collection().covers().of(id))
                     .ifPresentOrElse(
-                        this::take, () -> desk.frame().tell(Words.of("art.noTrack"), true, 0)));
+                        this::take,
+                        () -> workspace.frame().tell(Words.of("art.noTrack"), true, 0)));
   }
 
   private void remove() {

@@ -20,13 +20,13 @@ import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Edits one or many tracks. Only fields that were touched change; a sentence says what will. */
 public final class EditPanel extends VBox {
-  private final Desk desk;
+  private final Workspace workspace;
   private final Label heading = Look.label("", "heading");
   private final Label sentence = Look.label("", "second");
   private final GridPane grid = new GridPane();
@@ -41,13 +41,13 @@ public final class EditPanel extends VBox {
   /**
    * A panel.
    *
-   * @param desk what it works with
+   * @param workspace what it works with
    * @param close takes it out of view
    */
-  public EditPanel(Desk desk, Runnable close) {
-    this.desk = desk;
-    this.model = new EditModel(desk.state().get().snapshot(), new RoaringBitmap());
-    this.artwork = new ArtworkPane(desk, this::artwork);
+  public EditPanel(Workspace workspace, Runnable close) {
+    this.workspace = workspace;
+    this.model = new EditModel(workspace.state().get().snapshot(), new RoaringBitmap());
+    this.artwork = new ArtworkPane(workspace, this::artwork);
     getStyleClass().addAll("side", "edit");
     setId("edit");
     setPrefWidth(340);
@@ -147,10 +147,10 @@ public final class EditPanel extends VBox {
   public void show(RoaringBitmap ids) {
     filling = true;
     applied = false;
-    model = new EditModel(desk.state().get().snapshot(), ids);
+    model = new EditModel(workspace.state().get().snapshot(), ids);
     String name =
         ids.getCardinality() == 1
-            ? desk.state().get().snapshot().name(ids.first())
+            ? workspace.state().get().snapshot().name(ids.first())
             : Words.of("edit.many", ids.getCardinality());
     Look.data(heading, name);
     inputs.forEach(this::fill);
@@ -231,7 +231,8 @@ public final class EditPanel extends VBox {
       apply.setDisable(true);
       applied = true;
       EditModel applying = model;
-      desk.command(applying.sentence(), applying.count(), now -> applying.change(now.snapshot()));
+      workspace.command(
+          applying.sentence(), applying.count(), now -> applying.change(now.snapshot()));
     }
   }
 

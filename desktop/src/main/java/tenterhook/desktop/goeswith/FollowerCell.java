@@ -8,23 +8,23 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import tenterhook.core.goeswith.Follower;
 import tenterhook.core.goeswith.Follower.Part;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** A track that follows: its points, and for each reason how many of how many and why. */
 final class FollowerCell extends ListCell<Follower> {
   private static final double BAR = 110;
   private static final double WIDTH = 236;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final Label score = Look.label("", "strong", "score");
   private final Label name = Look.label("", "strong");
   private final HBox parts = new HBox(18);
   private final HBox box = new HBox(14, score, new VBox(4, name, parts));
 
-  FollowerCell(Desk desk) {
-    this.desk = desk;
+  FollowerCell(Workspace workspace) {
+    this.workspace = workspace;
     box.setAlignment(Pos.CENTER_LEFT);
     score.setMinWidth(34);
     score.setAlignment(Pos.CENTER_RIGHT);
@@ -38,7 +38,7 @@ final class FollowerCell extends ListCell<Follower> {
       return;
     }
     score.setText(String.valueOf(item.score()));
-    Look.data(name, desk.state().get().snapshot().name(item.id()));
+    Look.data(name, workspace.state().get().snapshot().name(item.id()));
     parts.getChildren().clear();
     item.parts().forEach(p -> parts.getChildren().add(part(p)));
     setGraphic(box);

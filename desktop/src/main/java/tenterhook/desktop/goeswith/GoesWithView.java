@@ -21,11 +21,11 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.goeswith.Follower;
 import tenterhook.core.goeswith.GoesWith;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.StationView;
-import tenterhook.desktop.table.KeyWords;
+import tenterhook.desktop.control.KeyWords;
+import tenterhook.desktop.control.StationView;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Tracks that follow one track: limited to a scope and a share of tempo, each row says why. */
 public final class GoesWithView implements StationView {
@@ -33,7 +33,7 @@ public final class GoesWithView implements StationView {
   private static final int[] SHARES = {2, 4, 6, 8, 12};
   private static final String SHARE = "follow tempo share";
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final BorderPane node = new BorderPane();
   private final Label heading = Look.label("", "heading");
   private final Label facts = Look.label("", "second");
@@ -46,16 +46,16 @@ public final class GoesWithView implements StationView {
   private int id;
 
   /** The view. */
-  public GoesWithView(Desk desk) {
-    this.desk = desk;
-    this.share = desk.collection().setting(SHARE).map(Integer::parseInt).orElse(6);
+  public GoesWithView(Workspace workspace) {
+    this.workspace = workspace;
+    this.share = workspace.collection().setting(SHARE).map(Integer::parseInt).orElse(6);
     scope.setId("follow-scope");
     scope.setAccessibleText(Words.of("follow.scope"));
     scope.setOnAction(e -> fill());
     rows.setId("followers");
     rows.getStyleClass().add("picked");
     rows.setAccessibleText(Words.of("follow.rows"));
-    rows.setCellFactory(l -> new FollowerCell(desk));
+    rows.setCellFactory(l -> new FollowerCell(workspace));
     rows.getSelectionModel().selectedItemProperty().addListener((o, was, now) -> chosen(now));
     rows.setOnKeyPressed(this::keys);
     HBox shares =
@@ -80,8 +80,8 @@ public final class GoesWithView implements StationView {
     node.setTop(new VBox(6, heading, facts, wishes));
     node.setCenter(rows);
     BorderPane.setMargin(rows, new Insets(10, 0, 0, 0));
-    desk.whileInView(node, this::fill);
-    desk.wheelKeys().addListener((o, was, now) -> fill());
+    workspace.whileInView(node, this::fill);
+    workspace.wheelKeys().addListener((o, was, now) -> fill());
   }
 
   /**
@@ -93,7 +93,7 @@ public final class GoesWithView implements StationView {
   public void show(int track, RoaringBitmap around) {
     id = track;
     list = around;
-    crates = desk.state().get().crates().all().stream().map(Crate::name).toList();
+    crates = workspace.state().get().crates().all().stream().map(Crate::name).toList();
     List<String> names = new ArrayList<>();
     names.add(Words.of("follow.whole"));
     names.add(Words.of("follow.list", list.getCardinality()));
@@ -105,7 +105,7 @@ public final class GoesWithView implements StationView {
 
   private void share(int place) {
     share = SHARES[place];
-    desk.collection().keepSetting(SHARE, String.valueOf(share));
+    workspace.collection().keepSetting(SHARE, String.valueOf(share));
     fill();
   }
 
@@ -115,12 +115,12 @@ public final class GoesWithView implements StationView {
       return list;
     }
     return place > 1
-        ? desk.contents().members(crates.get(place - 2)).orElseGet(RoaringBitmap::new)
-        : desk.state().get().snapshot().tracks();
+        ? workspace.contents().members(crates.get(place - 2)).orElseGet(RoaringBitmap::new)
+        : workspace.state().get().snapshot().tracks();
   }
 
   private void fill() {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     if (id == 0 || !snapshot.has(id)) {
       heading.setText(Words.of("follow.none"));
       facts.setText(Words.of("follow.noneWords"));
@@ -132,7 +132,7 @@ public final class GoesWithView implements StationView {
     int track = id;
     double tempoShare = share / 100.0;
     RoaringBitmap scoped = within().clone();
-    desk.latestOnly(
+    workspace.latestOnly(
         this, () -> new GoesWith(snapshot, tempoShare).of(track, scoped, MOST), this::found);
   }
 
@@ -151,7 +151,7 @@ public final class GoesWithView implements StationView {
     List<String> words = new ArrayList<>();
     GoesWith.tempo(snapshot, id)
         .ifPresent(t -> words.add(String.format(Locale.ROOT, "%.1f bpm", t)));
-    GoesWith.key(snapshot, id).ifPresent(k -> words.add(KeyWords.of(desk, k.name())));
+    GoesWith.key(snapshot, id).ifPresent(k -> words.add(KeyWords.of(workspace, k.name())));
     Optional.of(snapshot.shown(id, Fields.ENERGY))
         .filter(e -> !e.isEmpty())
         .ifPresent(e -> words.add(Words.of("follow.energy", e)));
@@ -161,7 +161,7 @@ public final class GoesWithView implements StationView {
 
   private void chosen(Follower follower) {
     if (follower != null) {
-      desk.chosen().set(follower.id());
+      workspace.chosen().set(follower.id());
     }
   }
 

@@ -14,16 +14,16 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import tenterhook.adapters.collection.UndoRedo;
 import tenterhook.core.change.LedgerEntry;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.StationView;
+import tenterhook.desktop.control.StationView;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** The ledger: every change, the newest first; each can be taken back. */
 public final class HistoryView implements StationView {
   private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm");
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final BorderPane node = new BorderPane();
   private final ListView<LedgerEntry> entries = new ListView<>();
   private final Label cost = Look.label("", "second");
@@ -31,8 +31,8 @@ public final class HistoryView implements StationView {
   private final HBox foot = new HBox(14, cost, Look.spring(), shorten);
 
   /** The view. */
-  public HistoryView(Desk desk) {
-    this.desk = desk;
+  public HistoryView(Workspace workspace) {
+    this.workspace = workspace;
     entries.setId("history");
     entries.getStyleClass().add("picked");
     cost.setId("history-cost");
@@ -50,14 +50,14 @@ public final class HistoryView implements StationView {
     BorderPane.setMargin(foot, new javafx.geometry.Insets(10, 0, 0, 0));
     node.setCenter(entries);
     BorderPane.setMargin(entries, new javafx.geometry.Insets(10, 0, 0, 0));
-    desk.whileInView(node, this::refresh);
+    workspace.whileInView(node, this::refresh);
   }
 
   /** Read beside the window: a long history is long to add up. */
   private void refresh() {
-    desk.latestOnly(
+    workspace.latestOnly(
         this,
-        () -> new Shown(desk.collection().history(), desk.collection().undoing().cost()),
+        () -> new Shown(workspace.collection().history(), workspace.collection().undoing().cost()),
         shown -> {
           entries.setPlaceholder(Look.label(Words.of("history.none"), "empty"));
           entries.getItems().setAll(shown.entries());
@@ -74,20 +74,21 @@ public final class HistoryView implements StationView {
   private void shorten() {
     LedgerEntry chosen = entries.getSelectionModel().getSelectedItem();
     if (chosen == null) {
-      desk.frame().tell(Words.of("history.choose"), false, 0);
+      workspace.frame().tell(Words.of("history.choose"), false, 0);
       return;
     }
-    desk.frame()
+    workspace
+        .frame()
         .ask(
             Words.of("ask.shorten", String.valueOf(chosen.number())),
             Words.of("do.shorten"),
             () ->
-                desk.job(
+                workspace.job(
                     Words.of("history.shorten"),
                     true,
-                    p -> desk.collection().undoing().shorten(chosen.number()),
+                    p -> workspace.collection().undoing().shorten(chosen.number()),
                     freed -> {
-                      desk.frame().tell(Words.of("history.freed", freed / 1e6), false, 0);
+                      workspace.frame().tell(Words.of("history.freed", freed / 1e6), false, 0);
                       refresh();
                     }));
   }
@@ -128,7 +129,7 @@ public final class HistoryView implements StationView {
       back.setText(Words.of(entry.undoes() > 0 ? "history.again" : "history.back"));
       back.setId("undo-" + entry.number());
       back.setVisible(entry.canUndo());
-      back.setOnAction(e -> desk.undo(entry.number()));
+      back.setOnAction(e -> workspace.undo(entry.number()));
       setGraphic(box);
     }
   }

@@ -23,10 +23,12 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.measure.Measurement;
 import tenterhook.core.measure.Overview;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.table.KeyWords;
+import tenterhook.desktop.control.KeyWords;
+import tenterhook.desktop.control.Waveform;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Listening;
+import tenterhook.desktop.workspace.Workspace;
 
 /** The bar at the foot: the chosen track, its data, its shape, and what is heard of it. */
 public final class ListeningStrip extends HBox {
@@ -38,7 +40,7 @@ public final class ListeningStrip extends HBox {
   private static final String PLAY = "M0 0 L12 7 L0 14 Z";
   private static final String REST = "M0 0 H4 V14 H0 Z M8 0 H12 V14 H8 Z";
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final Listening listening;
   private final SVGPath sign = new SVGPath();
   private final Button play;
@@ -56,9 +58,9 @@ public final class ListeningStrip extends HBox {
    *
    * @param walk goes to the next track of the list in view, or to the one before
    */
-  public ListeningStrip(Desk desk, java.util.function.IntConsumer walk) {
-    this.desk = desk;
-    this.listening = desk.listening();
+  public ListeningStrip(Workspace workspace, java.util.function.IntConsumer walk) {
+    this.workspace = workspace;
+    this.listening = workspace.listening();
     getStyleClass().add("strip");
     sign.setContent(PLAY);
     sign.getStyleClass().add("strip-sign");
@@ -85,8 +87,8 @@ public final class ListeningStrip extends HBox {
     time.setMinWidth(96);
     time.setAlignment(Pos.CENTER_RIGHT);
     getChildren().addAll(play, before, after, words, cloth, time, even(), devices(), follow());
-    desk.chosen().addListener((o, was, now) -> show());
-    desk.state().addListener((o, was, now) -> show());
+    workspace.chosen().addListener((o, was, now) -> show());
+    workspace.state().addListener((o, was, now) -> show());
     listening.status().addListener((o, was, now) -> heard(now));
     show();
   }
@@ -137,15 +139,15 @@ public final class ListeningStrip extends HBox {
 
   private Button follow() {
     Button button =
-        Look.button(Words.of("strip.follow"), () -> desk.frame().goesWith(), "strip-small");
+        Look.button(Words.of("strip.follow"), () -> workspace.frame().goesWith(), "strip-small");
     button.setId("strip-follow");
     button.setMinWidth(USE_PREF_SIZE);
     return Look.tip(button, Words.of("strip.followTip"));
   }
 
   private void show() {
-    int id = desk.chosen().get();
-    Snapshot snapshot = desk.state().get().snapshot();
+    int id = workspace.chosen().get();
+    Snapshot snapshot = workspace.state().get().snapshot();
     boolean there = id != 0 && snapshot.has(id);
     play.setDisable(!there);
     if (!there) {
@@ -212,7 +214,7 @@ public final class ListeningStrip extends HBox {
     for (Field<?> field : FACTS) {
       String text =
           field == Fields.KEY
-              ? KeyWords.of(desk, snapshot.raw(id, field))
+              ? KeyWords.of(workspace, snapshot.raw(id, field))
               : snapshot.shown(id, field);
       if (!text.isEmpty()) {
         words.add(
@@ -230,7 +232,7 @@ public final class ListeningStrip extends HBox {
     sign.setContent(playing ? REST : PLAY);
     double length = listening.length().orElse(0.0);
     double at = here ? now.seconds() : 0;
-    time.setText(desk.chosen().get() == 0 ? "" : clock(at) + " / " + clock(length));
+    time.setText(workspace.chosen().get() == 0 ? "" : clock(at) + " / " + clock(length));
     wave.position(here && length > 0 ? Math.min(1, at / length) : -1);
     Optional<Status.Loop> loop = here ? now.loop() : Optional.empty();
     wave.loop(

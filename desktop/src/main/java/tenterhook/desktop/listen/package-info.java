@@ -1,6 +1,6 @@
 /**
  * The listening strip: play, see and jump within the chosen track, from every station. Start at
- * {@link tenterhook.desktop.listen.Listening}.
+ * {@link tenterhook.desktop.workspace.Listening}.
  */
 @NullMarked
 package tenterhook.desktop.listen;

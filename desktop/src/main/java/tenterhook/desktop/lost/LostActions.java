@@ -19,13 +19,13 @@ import tenterhook.adapters.playlist.PlaylistFile;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.lost.Wishes;
-import tenterhook.desktop.play.PlaylistChooser;
-import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.control.PlaylistChooser;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** What is done about what is lost, away, unknown or wished for; each ends in a word to the DJ. */
 final class LostActions {
-  private final Desk desk;
+  private final Workspace workspace;
   private final LostModel model;
   private final Supplier<RoaringBitmap> selection;
   private final Supplier<Window> window;
@@ -37,8 +37,11 @@ final class LostActions {
    * @param window that choosers of files belong to
    */
   LostActions(
-      Desk desk, LostModel model, Supplier<RoaringBitmap> selection, Supplier<Window> window) {
-    this.desk = desk;
+      Workspace workspace,
+      LostModel model,
+      Supplier<RoaringBitmap> selection,
+      Supplier<Window> window) {
+    this.workspace = workspace;
     this.model = model;
     this.selection = selection;
     this.window = window;
@@ -59,24 +62,25 @@ final class LostActions {
 
   /** Puts the chosen tracks, or all of a folder, on the wish list. */
   void wish(LostItem.Folder folder) {
-    desk.apply(Wishes.add(desk.state().get().snapshot(), chosen(folder)));
+    workspace.apply(Wishes.add(workspace.state().get().snapshot(), chosen(folder)));
   }
 
   /** Takes the chosen tracks, or all of a folder, out of the collection, once that is confirmed. */
   void remove(LostItem.Folder folder) {
     RoaringBitmap ids = chosen(folder);
-    desk.frame()
+    workspace
+        .frame()
         .ask(
             Words.of("ask.removeLost", ids.getCardinality()),
             Words.of("do.remove", ids.getCardinality()),
-            () -> desk.apply(TrackEdits.remove(desk.state().get().snapshot(), ids)));
+            () -> workspace.apply(TrackEdits.remove(workspace.state().get().snapshot(), ids)));
   }
 
   /** Puts a file in the place of the chosen lost one. */
   void replace() {
     RoaringBitmap ids = selection.get();
     if (ids.getCardinality() != 1) {
-      desk.frame().tell(Words.of("lost.chooseOne"), true, 0);
+      workspace.frame().tell(Words.of("lost.chooseOne"), true, 0);
       return;
     }
     File file = new FileChooser().showOpenDialog(window.get());
@@ -87,31 +91,31 @@ final class LostActions {
 
   /** Puts a file in the place of a lost one. */
   void replace(int lost, Path file) {
-    desk.job(
+    workspace.job(
         Words.of("lost.replaceJob"),
         false,
-        p -> Replacing.one(desk.collection(), lost, file),
-        desk::told);
+        p -> Replacing.one(workspace.collection(), lost, file),
+        workspace::told);
   }
 
   /** Says where a root is now. */
   void elsewhere(LostItem.Away away) {
     File chosen = new DirectoryChooser().showDialog(window.get());
     if (chosen != null) {
-      desk.job(
+      workspace.job(
           Words.of("lost.checkJob"),
           false,
           p -> {
             RootRelocation found =
                 RootRelocation.of(
-                    desk.collection().state(), away.root().root(), chosen.toPath(), p);
+                    workspace.collection().state(), away.root().root(), chosen.toPath(), p);
             return found.certain()
-                ? desk.collection().apply(found.change(), p)
+                ? workspace.collection().apply(found.change(), p)
                 : new Outcome(
                     0, Words.of("lost.notThatFolder", found.found()), 0, 0, found.others());
           },
           outcome -> {
-            desk.told(outcome);
+            workspace.told(outcome);
             model.check();
           });
     }
@@ -119,16 +123,17 @@ final class LostActions {
 
   /** Counts the files of a root that is away as lost, once that is confirmed. */
   void reallyGone(LostItem.Away away) {
-    desk.frame()
+    workspace
+        .frame()
         .ask(
             Words.of("ask.reallyGone", away.root().root(), away.root().tracks()),
             Words.of("do.reallyGone", away.root().tracks()),
             () ->
-                desk.job(
+                workspace.job(
                     Words.of("lost.checkJob"),
                     false,
                     p -> {
-                      desk.collection().disks().countAsLost(away.root().root());
+                      workspace.collection().disks().countAsLost(away.root().root());
                       return 0;
                     },
                     n -> model.check()));
@@ -136,15 +141,16 @@ final class LostActions {
 
   /** Brings unknown files in. */
   void bring(List<Path> files) {
-    desk.job(
+    workspace.job(
         Words.of("bring.job", files.size()),
         true,
-        p -> desk.collection().disks().bring(files, p),
+        p -> workspace.collection().disks().bring(files, p),
         reports -> {
           DiskReport now = model.disk();
           model.settled(
               new DiskReport(List.of(), now.emptyFolders(), now.playlists(), now.troubles()));
-          desk.frame()
+          workspace
+              .frame()
               .tell(
                   Words.of("lost.toldBrought", reports.stream().mapToInt(r -> r.added()).sum()),
                   false,
@@ -154,7 +160,7 @@ final class LostActions {
 
   /** Writes a mended playlist beside the old one. */
   void mend(OldList list) {
-    desk.job(
+    workspace.job(
         Words.of("lost.mendJob"),
         false,
         p -> DiskReport.mend(list),
@@ -166,19 +172,22 @@ final class LostActions {
                   now.emptyFolders(),
                   now.playlists().stream().filter(l -> l != list).toList(),
                   now.troubles()));
-          desk.frame().tell(Words.of("lost.toldMended", file.getFileName().toString()), false, 0);
+          workspace
+              .frame()
+              .tell(Words.of("lost.toldMended", file.getFileName().toString()), false, 0);
         });
   }
 
   /** Removes empty folders; they can be put back. */
   void tidy(List<Path> folders) {
-    desk.job(
+    workspace.job(
         Words.of("lost.tidyJob"),
         false,
         p -> DiskReport.remove(folders),
         gone -> {
           withEmpty(List.of());
-          desk.frame()
+          workspace
+              .frame()
               .ask(
                   Words.of("lost.toldTidied", gone.size()),
                   Words.of("lost.putBack"),
@@ -187,7 +196,7 @@ final class LostActions {
   }
 
   private void putBack(List<Path> folders, List<Path> gone) {
-    desk.job(
+    workspace.job(
         Words.of("lost.tidyJob"),
         false,
         p -> {
@@ -212,12 +221,13 @@ final class LostActions {
     PlaylistChooser.save(window.get(), Words.of("lost.wishes"))
         .ifPresent(
             file ->
-                desk.job(
+                workspace.job(
                     Words.of("lost.export"),
                     false,
                     p -> write(tracks, file),
                     n ->
-                        desk.frame()
+                        workspace
+                            .frame()
                             .tell(
                                 Words.of("told.export", n, file.getFileName().toString()),
                                 false,
@@ -228,7 +238,7 @@ final class LostActions {
     Playlists.form(file)
         .write(
             file,
-            Playlists.of(desk.collection().state(), Words.of("lost.wishes"), tracks),
+            Playlists.of(workspace.collection().state(), Words.of("lost.wishes"), tracks),
             PlaylistFile.Paths.absolute());
     return tracks.size();
   }

@@ -19,12 +19,12 @@ import tenterhook.core.lost.LostFinder;
 import tenterhook.core.lost.LostFinder.Candidate;
 import tenterhook.core.lost.Wishes;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** What the station knows: which files are there, what a search found, what else lies on disk. */
 final class LostModel {
-  private final Desk desk;
+  private final Workspace workspace;
   private final ReadOnlyObjectWrapper<List<LostItem>> items =
       new ReadOnlyObjectWrapper<>(List.of());
   private FileAvailability presence = FileAvailability.UNKNOWN;
@@ -33,8 +33,8 @@ final class LostModel {
   private boolean looked;
   private Runnable follower = () -> {};
 
-  LostModel(Desk desk) {
-    this.desk = desk;
+  LostModel(Workspace workspace) {
+    this.workspace = workspace;
   }
 
   /** All that is not where it should be. */
@@ -54,10 +54,10 @@ final class LostModel {
 
   /** Works the rows out anew, beside the window. */
   void refresh() {
-    CollectionState state = desk.state().get();
+    CollectionState state = workspace.state().get();
     FileAvailability seen = presence;
     DiskReport report = disk;
-    desk.latestOnly(
+    workspace.latestOnly(
         this,
         () -> items(state, seen, report),
         found -> {
@@ -113,8 +113,8 @@ final class LostModel {
 
   /** Looks whether all files are there, without opening any; says so when something is amiss. */
   void check() {
-    desk.independentJob(
-        Words.of("lost.checkJob"), p -> desk.collection().disks().presence(p), this::checked);
+    workspace.independentJob(
+        Words.of("lost.checkJob"), p -> workspace.collection().disks().presence(p), this::checked);
   }
 
   private void checked(FileAvailability seen) {
@@ -123,9 +123,13 @@ final class LostModel {
     int gone = seen.gone().getCardinality();
     if (!seen.away().isEmpty()) {
       FileAvailability.Away first = seen.away().getFirst();
-      desk.frame().tell(Words.of("lost.toldAway", first.root(), first.tracks(), gone), true, 0);
+      workspace
+          .frame()
+          .tell(Words.of("lost.toldAway", first.root(), first.tracks(), gone), true, 0);
     } else if (gone > 0 || !seen.back().isEmpty()) {
-      desk.frame().tell(Words.of("lost.toldGone", gone, seen.back().getCardinality()), gone > 0, 0);
+      workspace
+          .frame()
+          .tell(Words.of("lost.toldGone", gone, seen.back().getCardinality()), gone > 0, 0);
     }
   }
 
@@ -138,7 +142,7 @@ final class LostModel {
    * @param elsewhere more folders to look in
    */
   void look(List<Path> elsewhere) {
-    desk.job(
+    workspace.job(
         Words.of("lost.job"),
         true,
         p -> looked(elsewhere, p),
@@ -152,39 +156,39 @@ final class LostModel {
   }
 
   private Looked looked(List<Path> elsewhere, Progress progress) throws IOException {
-    FileAvailability seen = desk.collection().disks().presence(progress);
-    List<Path> places = new ArrayList<>(LostSearch.everywhere(desk.collection().state()));
+    FileAvailability seen = workspace.collection().disks().presence(progress);
+    List<Path> places = new ArrayList<>(LostSearch.everywhere(workspace.collection().state()));
     places.addAll(elsewhere);
-    LostSearch found = LostSearch.run(desk.collection(), places, progress);
-    return new Looked(seen, found, DiskReport.of(desk.collection().state(), progress));
+    LostSearch found = LostSearch.run(workspace.collection(), places, progress);
+    return new Looked(seen, found, DiskReport.of(workspace.collection().state(), progress));
   }
 
   /** Settles lost tracks, each with the file chosen for it. */
   void close(List<Candidate> chosen) {
-    desk.job(
+    workspace.job(
         Words.of("lost.closeJob", chosen.size()),
         chosen.size() > 20,
-        p -> LostSearch.close(desk.collection(), chosen, p),
+        p -> LostSearch.close(workspace.collection(), chosen, p),
         done -> {
           if (done.refused().isEmpty()) {
             search = search.without(chosen);
           }
-          desk.told(done);
+          workspace.told(done);
           refresh();
         });
   }
 
   /** Reads files again that another program changed. */
   void readAgain(RoaringBitmap tracks) {
-    desk.job(
+    workspace.job(
         Words.of("lost.readJob"),
         true,
-        p -> desk.collection().disks().readAgain(tracks, p),
+        p -> workspace.collection().disks().readAgain(tracks, p),
         read -> {
           presence =
               new FileAvailability(
                   presence.away(), presence.gone(), presence.back(), new RoaringBitmap());
-          desk.frame().tell(Words.of("lost.toldRead", read), false, 0);
+          workspace.frame().tell(Words.of("lost.toldRead", read), false, 0);
           refresh();
         });
   }

@@ -14,21 +14,21 @@ import tenterhook.core.lost.LostFinder.Candidate;
 import tenterhook.core.lost.LostFinder.FolderMove;
 import tenterhook.core.lost.Wishes;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** What can be said of each row, and what can be chosen to do about it. */
 final class LostSheets {
   private static final int MOST_DOUBTS = 200;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final LostModel model;
   private final LostActions actions;
 
   /** The sheets, whose buttons do what the actions are. */
-  LostSheets(Desk desk, LostModel model, LostActions actions) {
-    this.desk = desk;
+  LostSheets(Workspace workspace, LostModel model, LostActions actions) {
+    this.workspace = workspace;
     this.model = model;
     this.actions = actions;
   }
@@ -127,7 +127,7 @@ final class LostSheets {
 
   private List<Decision> found(LostItem.Folder folder) {
     LostSearch search = model.search();
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     List<Decision> all = new ArrayList<>();
     for (FolderMove move : search.moves()) {
       all.add(
@@ -172,7 +172,7 @@ final class LostSheets {
   }
 
   private Sheet away(LostItem.Away away) {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     return new Sheet(
         away.name(),
         Words.of("lost.awayWords", away.root().path()),
@@ -213,7 +213,7 @@ final class LostSheets {
   }
 
   private Sheet wishes(LostItem.Wishes wishes) {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     return new Sheet(
         wishes.name(),
         Words.of("lost.wishesWords"),
@@ -230,9 +230,10 @@ final class LostSheets {
                         Words.of("lost.noWish"),
                         false,
                         () ->
-                            desk.apply(
+                            workspace.apply(
                                 Wishes.takeBack(
-                                    desk.state().get().snapshot(), RoaringBitmap.bitmapOf(id)))))
+                                    workspace.state().get().snapshot(),
+                                    RoaringBitmap.bitmapOf(id)))))
             .toList(),
         Optional.empty());
   }

@@ -13,15 +13,15 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.lost.LostSheets.Decision;
 import tenterhook.desktop.lost.LostSheets.Sheet;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.StationView;
-import tenterhook.desktop.shell.TrackList;
-import tenterhook.desktop.table.TrackPane;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /** The station: what is not where it should be, by folder, and one decision for each. */
 public final class LostView implements StationView {
@@ -31,7 +31,7 @@ public final class LostView implements StationView {
   private static final double ROW = 59;
   private static final double FRAME = 6;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final LostModel model;
   private final LostSheets sheets;
   private final BorderPane node = new BorderPane();
@@ -45,15 +45,15 @@ public final class LostView implements StationView {
   private boolean showing;
 
   /** The view. */
-  public LostView(Desk desk) {
-    this.desk = desk;
-    this.model = new LostModel(desk);
-    this.pane = new TrackPane(desk);
+  public LostView(Workspace workspace) {
+    this.workspace = workspace;
+    this.model = new LostModel(workspace);
+    this.pane = new TrackPane(workspace);
     this.sheets =
         new LostSheets(
-            desk,
+            workspace,
             model,
-            new LostActions(desk, model, pane::selection, () -> node.getScene().getWindow()));
+            new LostActions(workspace, model, pane::selection, () -> node.getScene().getWindow()));
     items.setId("lost-folders");
     items.getStyleClass().add("picked");
     items.setAccessibleText(Words.of("lost.folders"));
@@ -83,7 +83,7 @@ public final class LostView implements StationView {
     node.setLeft(left);
     node.setCenter(main);
     model.follow(() -> show(model.items().get()));
-    desk.whileInView(node, model::refresh);
+    workspace.whileInView(node, model::refresh);
   }
 
   /** All that is not where it should be; for the number on the rail. */

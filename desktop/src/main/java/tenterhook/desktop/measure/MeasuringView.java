@@ -20,18 +20,19 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.measure.MeasuredFields;
 import tenterhook.core.repair.SoundFills;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.Station;
-import tenterhook.desktop.shell.StationView;
-import tenterhook.desktop.shell.TrackList;
+import tenterhook.desktop.control.StationView;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.MeasuringModel;
+import tenterhook.desktop.workspace.Station;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /** How far measuring is, what to measure next, and what to do with what was found. */
 public final class MeasuringView implements StationView {
   private static final double BAR = 520;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final MeasuringModel model;
   private final BorderPane node = new BorderPane();
   private final Label heading = Look.label("", "heading");
@@ -53,9 +54,9 @@ public final class MeasuringView implements StationView {
   private RoaringBitmap around = new RoaringBitmap();
 
   /** The view. */
-  public MeasuringView(Desk desk) {
-    this.desk = desk;
-    this.model = desk.measuring();
+  public MeasuringView(Workspace workspace) {
+    this.workspace = workspace;
+    this.model = workspace.measuring();
     all = button("measure-all", () -> model.measure(model.waiting()), true);
     list = button("measure-list", () -> model.measure(around), false);
     goOn = button("measure-go-on", () -> model.measure(model.left()), true);
@@ -63,9 +64,9 @@ public final class MeasuringView implements StationView {
     fill =
         button(
             "measure-fill",
-            () -> model.fill(MeasuringModel.measured(desk.state().get().snapshot())),
+            () -> model.fill(MeasuringModel.measured(workspace.state().get().snapshot())),
             false);
-    contradictions = button("measure-repairs", () -> desk.frame().go(Station.REPAIRS), false);
+    contradictions = button("measure-repairs", () -> workspace.frame().go(Station.REPAIRS), false);
     upscaled = button("measure-upscaled", this::showUpscaled, false);
     stop.setText(Words.of("measure.stop"));
     contradictions.setText(Words.of("measure.repairs"));
@@ -78,7 +79,7 @@ public final class MeasuringView implements StationView {
     failed.setCellFactory(l -> new FailedCell());
     failed.setPlaceholder(Look.label(Words.of("measure.noneFailed"), "empty"));
     build();
-    desk.whileInView(node, this::refresh);
+    workspace.whileInView(node, this::refresh);
     model.running().addListener((o, was, now) -> refresh());
     model.failed().addListener((o, was, now) -> refresh());
   }
@@ -133,16 +134,16 @@ public final class MeasuringView implements StationView {
   }
 
   private void showUpscaled() {
-    Snapshot snapshot = desk.state().get().snapshot();
-    desk.frame().show(TrackList.of(Words.of("measure.upscaledList"), upscaled(snapshot)));
+    Snapshot snapshot = workspace.state().get().snapshot();
+    workspace.frame().show(TrackList.of(Words.of("measure.upscaledList"), upscaled(snapshot)));
   }
 
   private void refresh() {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     RoaringBitmap wish = model.wish();
     RoaringBitmap listed = around;
     int limit = model.fillsFrom();
-    desk.latestOnly(this, () -> Counts.of(snapshot, wish, listed, limit), this::show);
+    workspace.latestOnly(this, () -> Counts.of(snapshot, wish, listed, limit), this::show);
   }
 
   /** What the view says, worked out beside the window. */

@@ -3,14 +3,12 @@ package tenterhook.desktop.play;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -24,15 +22,16 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.play.SetLists;
 import tenterhook.adapters.play.SetLists.SetList;
 import tenterhook.core.field.Fields;
-import tenterhook.core.play.Plays;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.StationView;
-import tenterhook.desktop.shell.TrackList;
-import tenterhook.desktop.table.TrackPane;
+import tenterhook.desktop.control.NightQuestion;
+import tenterhook.desktop.control.PlaylistChooser;
+import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Which nights were played, and set lists read in. */
 public final class PlaysView implements StationView {
@@ -40,7 +39,7 @@ public final class PlaysView implements StationView {
   private static final double FRAME = 4;
   private static final int MOST_LINES = 6;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final BorderPane node = new BorderPane();
   private final ListView<Night> nights = new ListView<>();
   private final Label title = Look.label(Words.of("plays.title"), "heading");
@@ -54,9 +53,9 @@ public final class PlaysView implements StationView {
   record Night(String date, RoaringBitmap tracks) {}
 
   /** The view. */
-  public PlaysView(Desk desk) {
-    this.desk = desk;
-    this.pane = new TrackPane(desk);
+  public PlaysView(Workspace workspace) {
+    this.workspace = workspace;
+    this.pane = new TrackPane(workspace);
     nights.setId("nights");
     nights.getStyleClass().add("picked");
     nights.setAccessibleText(Words.of("plays.nights"));
@@ -83,7 +82,7 @@ public final class PlaysView implements StationView {
     unmatched(List.of(), "");
     node.setLeft(left);
     node.setCenter(main);
-    desk.whileInView(node, this::refresh);
+    workspace.whileInView(node, this::refresh);
   }
 
   /** A line of a set list, in any script. */
@@ -96,8 +95,8 @@ public final class PlaysView implements StationView {
   }
 
   private void refresh() {
-    Snapshot snapshot = desk.state().get().snapshot();
-    desk.latestOnly(this, () -> nights(snapshot), this::fill);
+    Snapshot snapshot = workspace.state().get().snapshot();
+    workspace.latestOnly(this, () -> nights(snapshot), this::fill);
   }
 
   private static List<Night> nights(Snapshot snapshot) {
@@ -150,17 +149,17 @@ public final class PlaysView implements StationView {
 
   /** Reads a set list; asks for its night, proposing the one it says. */
   public void read(Path file) {
-    desk.job(
+    workspace.job(
         Words.of("plays.job"),
         false,
         p -> SetLists.night(file),
         found ->
-            askNight(
-                desk,
+            NightQuestion.ask(
+                workspace,
                 file.getFileName().toString(),
                 found,
                 night ->
-                    desk.job(
+                    workspace.job(
                         Words.of("plays.job"),
                         false,
                         p -> count(file, night),
@@ -168,42 +167,18 @@ public final class PlaysView implements StationView {
   }
 
   private SetList count(Path file, LocalDate night) throws IOException {
-    return SetLists.read(desk.collection().state(), file, night);
+    return SetLists.read(workspace.collection().state(), file, night);
   }
 
   private void told(Path file, SetList list) {
     unmatched(list.unmatched(), file.getFileName().toString());
     if (list.change().isEmpty()) {
-      desk.frame()
+      workspace
+          .frame()
           .tell(Words.of("plays.counted", list.tracks().size(), list.night().toString()), false, 0);
     } else {
-      desk.apply(list.change());
+      workspace.apply(list.change());
     }
-  }
-
-  private static void askNight(
-      Desk desk, String what, Optional<LocalDate> night, Consumer<LocalDate> then) {
-    desk.frame()
-        .askText(
-            Words.of("plays.ask", what),
-            night.orElse(desk.collection().today()).toString(),
-            Words.of("plays.countThem"),
-            text -> {
-              try {
-                then.accept(LocalDate.parse(text.strip()));
-              } catch (DateTimeParseException wrong) {
-                desk.frame().tell(Words.of("plays.noDate", text), true, 0);
-              }
-            });
-  }
-
-  /** Counts a play of each track by hand; asks for the night. */
-  public static void count(Desk desk, List<Integer> tracks) {
-    askNight(
-        desk,
-        Words.of("plays.tracks", tracks.size()),
-        Optional.empty(),
-        night -> desk.apply(Plays.onNight(desk.state().get().snapshot(), tracks, night)));
   }
 
   @Override

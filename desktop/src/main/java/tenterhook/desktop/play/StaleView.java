@@ -24,19 +24,19 @@ import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.play.Stale;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.StationView;
-import tenterhook.desktop.shell.TrackList;
-import tenterhook.desktop.table.TrackPane;
+import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Tracks that nobody plays: let them rest, hold them, or move them to an archive. */
 public final class StaleView implements StationView {
   private static final List<Integer> MONTHS = List.of(6, 12, 24, 36);
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final BorderPane node = new BorderPane();
   private final ListView<Pile> piles = new ListView<>();
   private final ComboBox<Stale.Order> order = new ComboBox<>();
@@ -63,9 +63,9 @@ public final class StaleView implements StationView {
   }
 
   /** The view. */
-  public StaleView(Desk desk) {
-    this.desk = desk;
-    this.pane = new TrackPane(desk);
+  public StaleView(Workspace workspace) {
+    this.workspace = workspace;
+    this.pane = new TrackPane(workspace);
     piles.setId("stale-piles");
     piles.getStyleClass().add("picked");
     piles.setAccessibleText(Words.of("stale.title"));
@@ -108,13 +108,13 @@ public final class StaleView implements StationView {
     main.getStyleClass().add("main");
     node.setLeft(left);
     node.setCenter(main);
-    desk.whileInView(node, this::refresh);
+    workspace.whileInView(node, this::refresh);
   }
 
   private void refresh() {
-    Snapshot snapshot = desk.state().get().snapshot();
-    LocalDate today = desk.collection().today();
-    desk.latestOnly(this, () -> piles(snapshot, today), this::fill);
+    Snapshot snapshot = workspace.state().get().snapshot();
+    LocalDate today = workspace.collection().today();
+    workspace.latestOnly(this, () -> piles(snapshot, today), this::fill);
   }
 
   private static List<Pile> piles(Snapshot snapshot, LocalDate today) {
@@ -143,7 +143,7 @@ public final class StaleView implements StationView {
               ? Words.of("stale.none")
               : Words.of(
                   pile.months() == 0 ? "stale.neverWords" : "stale.words", MONTHS.getFirst()));
-      Snapshot snapshot = desk.state().get().snapshot();
+      Snapshot snapshot = workspace.state().get().snapshot();
       pane.show(
           new TrackList(
               pile.name(), Stale.sorted(snapshot, pile.tracks(), order.getValue()), false));
@@ -160,16 +160,20 @@ public final class StaleView implements StationView {
   }
 
   private void rest() {
-    desk.apply(TrackEdits.flag(desk.state().get().snapshot(), chosen(), Fields.RESTING, true));
+    workspace.apply(
+        TrackEdits.flag(workspace.state().get().snapshot(), chosen(), Fields.RESTING, true));
   }
 
   private void hold() {
     RoaringBitmap ids = chosen();
-    desk.frame()
+    workspace
+        .frame()
         .ask(
             Words.of("ask.holdStale", ids.getCardinality()),
             Words.of("do.hold", ids.getCardinality()),
-            () -> desk.apply(TrackEdits.hold(desk.state().get().snapshot(), ids, "not played")));
+            () ->
+                workspace.apply(
+                    TrackEdits.hold(workspace.state().get().snapshot(), ids, "not played")));
   }
 
   private void archive() {
@@ -183,19 +187,20 @@ public final class StaleView implements StationView {
 
   /** Moves tracks to a folder that becomes, or is, a folder of the collection. */
   void archive(RoaringBitmap ids, Path folder) {
-    desk.job(
+    workspace.job(
         Words.of("stale.job", ids.getCardinality()),
         true,
         p -> {
-          String root = desk.collection().disks().root(folder);
-          CollectionState state = desk.collection().state();
-          return desk.collection()
+          String root = workspace.collection().disks().root(folder);
+          CollectionState state = workspace.collection().state();
+          return workspace
+              .collection()
               .apply(
                   Stale.archive(
                       state.snapshot(), state.crates(), ids, root, state.below(root, folder)),
                   p);
         },
-        desk::told);
+        workspace::told);
   }
 
   @Override

@@ -15,20 +15,20 @@ import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.field.Fields;
 import tenterhook.core.repair.ArtworkCandidate;
 import tenterhook.core.repair.Proposal;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** The covers that a track could have, each with its size and where it is; one may be taken. */
 final class ArtworkGallery extends VBox {
   private static final double SIDE = 84;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private @Nullable Proposal shown;
 
-  ArtworkGallery(Desk desk) {
+  ArtworkGallery(Workspace workspace) {
     super(8);
-    this.desk = desk;
+    this.workspace = workspace;
     setId("gallery");
   }
 
@@ -37,9 +37,10 @@ final class ArtworkGallery extends VBox {
     shown = proposal;
     getChildren().clear();
     if (proposal != null) {
-      desk.repairs()
+      workspace
+          .repairs()
           .beside(
-              () -> desk.repairs().repairService().artworkFor(proposal.id()),
+              () -> workspace.repairs().repairService().artworkFor(proposal.id()),
               found -> fill(proposal, found));
     }
   }
@@ -70,9 +71,10 @@ final class ArtworkGallery extends VBox {
   }
 
   private void load(ImageView view, ArtworkCandidate one, int id) {
-    desk.repairs()
+    workspace
+        .repairs()
         .beside(
-            () -> desk.repairs().repairService().picture(one.artwork().sha256(), id),
+            () -> workspace.repairs().repairService().picture(one.artwork().sha256(), id),
             (Optional<byte[]> bytes) ->
                 bytes.ifPresent(
                     b ->
@@ -83,7 +85,8 @@ final class ArtworkGallery extends VBox {
 
   private void take(Proposal proposal, ArtworkCandidate one) {
     SetField edit = proposal.edits().getFirst();
-    desk.repairs()
+    workspace
+        .repairs()
         .acceptAs(
             proposal,
             List.of(new SetField(edit.id(), Fields.ARTWORK, edit.before(), one.artwork().raw())));

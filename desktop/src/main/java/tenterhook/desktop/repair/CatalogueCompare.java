@@ -22,16 +22,16 @@ import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** What the catalogue says beside what the file says, field by field; each can be chosen. */
 final class CatalogueCompare extends VBox {
   private static final double MATCH_HEIGHT = 54;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final Button ask = Look.primary("", this::lookUp);
   private final Label words = Look.label("", "second");
   private final ListView<Match> matches = new ListView<>();
@@ -42,9 +42,9 @@ final class CatalogueCompare extends VBox {
   private final Map<Field<?>, CheckBox> boxes = new LinkedHashMap<>();
   private @Nullable Proposal proposal;
 
-  CatalogueCompare(Desk desk) {
+  CatalogueCompare(Workspace workspace) {
     super(8);
-    this.desk = desk;
+    this.workspace = workspace;
     ask.setId("catalogue-ask");
     matches.setId("matches");
     matches.getStyleClass().add("picked");
@@ -77,19 +77,19 @@ final class CatalogueCompare extends VBox {
   }
 
   private void lookUp() {
-    desk.repairs().lookUp(desk.repairs().toLookUp());
+    workspace.repairs().lookUp(workspace.repairs().toLookUp());
   }
 
   /** Shows the matches for a proposal's track; null for none. */
   void show(@Nullable Proposal other) {
     proposal = other;
-    RoaringBitmap open = desk.repairs().toLookUp();
+    RoaringBitmap open = workspace.repairs().toLookUp();
     ask.setText(Words.of("catalogue.ask", open.getCardinality()));
     ask.setVisible(!open.isEmpty());
     ask.setManaged(!open.isEmpty());
     words.setText(Words.of(open.isEmpty() ? "catalogue.allAsked" : "catalogue.words"));
     Optional<Answer> answer =
-        other == null ? Optional.empty() : desk.repairs().repairService().answer(other.id());
+        other == null ? Optional.empty() : workspace.repairs().repairService().answer(other.id());
     if (answer.isEmpty()) {
       getChildren().setAll(ask, words);
       return;
@@ -112,7 +112,7 @@ final class CatalogueCompare extends VBox {
       return;
     }
     reason.setText(match.reason());
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     fields.addRow(
         0,
         new Label(),
@@ -156,7 +156,8 @@ final class CatalogueCompare extends VBox {
 
   private void absent(CatalogueEntry entry) {
     if (!entry.album().isEmpty() && entry.trackTotal() > 0) {
-      desk.repairs()
+      workspace
+          .repairs()
           .missing(
               entry,
               found -> {
@@ -180,7 +181,7 @@ final class CatalogueCompare extends VBox {
     if (match == null || now == null) {
       return;
     }
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     List<SetField> edits = new ArrayList<>();
     boxes.forEach(
         (field, box) -> {
@@ -194,9 +195,9 @@ final class CatalogueCompare extends VBox {
           }
         });
     if (edits.isEmpty()) {
-      desk.frame().tell(Words.of("told.nothing"), false, 0);
+      workspace.frame().tell(Words.of("told.nothing"), false, 0);
     } else {
-      desk.repairs().acceptAs(now, edits);
+      workspace.repairs().acceptAs(now, edits);
     }
   }
 }

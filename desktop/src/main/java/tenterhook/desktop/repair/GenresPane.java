@@ -16,24 +16,24 @@ import tenterhook.core.edit.GenreEdits;
 import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** All genres with their counts; one can become another, or be part of another. */
 final class GenresPane extends VBox {
   private static final String SEPARATOR = String.valueOf(FieldType.SEPARATOR);
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final ListView<Genre> list = new ListView<>();
 
   /** A genre with how many tracks have it and what it is part of. */
   record Genre(String name, int tracks, List<String> above) {}
 
-  GenresPane(Desk desk) {
+  GenresPane(Workspace workspace) {
     super(6);
-    this.desk = desk;
+    this.workspace = workspace;
     list.setId("genres");
     list.getStyleClass().add("picked");
     list.setPrefHeight(190);
@@ -61,7 +61,7 @@ final class GenresPane extends VBox {
   }
 
   void refresh() {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     Map<String, Integer> counts = new TreeMap<>();
     snapshot
         .tracks()
@@ -72,7 +72,7 @@ final class GenresPane extends VBox {
               }
             });
     counts.remove("");
-    Codebook book = desk.state().get().codebook();
+    Codebook book = workspace.state().get().codebook();
     book.genres().parents().values().forEach(p -> counts.putIfAbsent(p, 0));
     List<Genre> genres = new ArrayList<>();
     counts.forEach((name, count) -> genres.add(new Genre(name, count, book.genres().above(name))));
@@ -85,17 +85,18 @@ final class GenresPane extends VBox {
   private void becomes() {
     Genre one = list.getSelectionModel().getSelectedItem();
     if (one != null) {
-      desk.frame()
+      workspace
+          .frame()
           .askText(
               Words.of("genres.becomesAsk", one.name(), one.tracks()),
               one.name(),
               Words.of("genres.becomesDo"),
               to -> {
-                RoaringBitmap ids = desk.state().get().snapshot().tracks();
-                desk.apply(
+                RoaringBitmap ids = workspace.state().get().snapshot().tracks();
+                workspace.apply(
                     GenreEdits.becomes(
-                        desk.state().get().snapshot(),
-                        desk.state().get().codebook(),
+                        workspace.state().get().snapshot(),
+                        workspace.state().get().codebook(),
                         ids,
                         one.name(),
                         to));
@@ -106,7 +107,8 @@ final class GenresPane extends VBox {
   private void part() {
     Genre one = list.getSelectionModel().getSelectedItem();
     if (one != null) {
-      desk.frame()
+      workspace
+          .frame()
           .askText(
               Words.of("genres.partAsk", one.name()),
               one.above().isEmpty() ? "" : one.above().getFirst(),
@@ -116,13 +118,13 @@ final class GenresPane extends VBox {
   }
 
   private void under(String genre, String parent) {
-    Codebook book = desk.state().get().codebook();
+    Codebook book = workspace.state().get().codebook();
     try {
       Codebook after = book.with(book.genres().under(genre, parent.equals("-") ? "" : parent));
       String title = Words.of("genres.partTitle", genre, parent);
-      desk.apply(new Change(title, true, List.of(new Edit.SetCodebook(book, after))));
+      workspace.apply(new Change(title, true, List.of(new Edit.SetCodebook(book, after))));
     } catch (IllegalArgumentException circle) {
-      desk.frame().tell(String.valueOf(circle.getMessage()), true, 0);
+      workspace.frame().tell(String.valueOf(circle.getMessage()), true, 0);
     }
   }
 }

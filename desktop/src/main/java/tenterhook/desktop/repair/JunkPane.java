@@ -6,18 +6,18 @@ import javafx.scene.control.TextArea;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import tenterhook.core.text.JunkText;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** The list of phrases that say nothing about the music: one a line, to be edited. */
 final class JunkPane extends VBox {
-  private final Desk desk;
+  private final Workspace workspace;
   private final TextArea phrases = new TextArea();
 
-  JunkPane(Desk desk) {
+  JunkPane(Workspace workspace) {
     super(6);
-    this.desk = desk;
+    this.workspace = workspace;
     phrases.setId("junk-phrases");
     phrases.setPrefRowCount(8);
     phrases.setAccessibleText(Words.of("junk.title"));
@@ -33,7 +33,7 @@ final class JunkPane extends VBox {
 
   void refresh() {
     if (!phrases.isFocused()) {
-      phrases.setText(String.join("\n", desk.repairs().rules().junk()));
+      phrases.setText(String.join("\n", workspace.repairs().rules().junk()));
     }
   }
 
@@ -42,8 +42,9 @@ final class JunkPane extends VBox {
   }
 
   private void set(List<String> list) {
-    desk.repairs()
-        .settle(desk.repairs().rules().withJunk(list), Words.of("junk.kept", list.size()));
+    workspace
+        .repairs()
+        .settle(workspace.repairs().rules().withJunk(list), Words.of("junk.kept", list.size()));
     phrases.setText(String.join("\n", list));
   }
 }

@@ -8,6 +8,7 @@ import javafx.scene.layout.VBox;
 import tenterhook.core.repair.Decision;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.RepairsModel;
 
 /** A kind: its name, how many proposals it has, and how few decisions they take. */
 final class KindCell extends ListCell<RepairsView.KindRow> {

@@ -17,19 +17,19 @@ import javafx.scene.layout.VBox;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.field.Fields;
 import tenterhook.core.repair.Proposal;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Proposals as rows: file, fields, now, will be, certainty, because. */
 final class ProposalTable extends TableView<Proposal> {
   private static final double TWO_LINES = 34;
   private static final double LEAST = 72;
 
-  private final Desk desk;
+  private final Workspace workspace;
 
-  ProposalTable(Desk desk) {
-    this.desk = desk;
+  ProposalTable(Workspace workspace) {
+    this.workspace = workspace;
     setId("proposals");
     setAccessibleText(Words.of("repairs.table"));
     getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
@@ -55,9 +55,10 @@ final class ProposalTable extends TableView<Proposal> {
   }
 
   private Node file(Proposal proposal) {
-    Label name = Look.dataLabel(desk.state().get().snapshot().fileName(proposal.id()));
-    Look.tip(name, desk.state().get().snapshot().raw(proposal.id(), Fields.PATH));
-    boolean guarded = !desk.state().get().snapshot().raw(proposal.id(), Fields.GUARDED).isEmpty();
+    Label name = Look.dataLabel(workspace.state().get().snapshot().fileName(proposal.id()));
+    Look.tip(name, workspace.state().get().snapshot().raw(proposal.id(), Fields.PATH));
+    boolean guarded =
+        !workspace.state().get().snapshot().raw(proposal.id(), Fields.GUARDED).isEmpty();
     return guarded ? new VBox(name, Look.label(Words.of("mark.guarded"), "second")) : name;
   }
 
@@ -74,7 +75,7 @@ final class ProposalTable extends TableView<Proposal> {
   }
 
   private Node certainty(Proposal proposal) {
-    boolean certain = proposal.certainty() >= desk.repairs().rules().certainFrom();
+    boolean certain = proposal.certainty() >= workspace.repairs().rules().certainFrom();
     Region part = new Region();
     part.getStyleClass().add(certain ? "bar-certain" : "bar-doubt");
     part.setMaxWidth(30.0 * proposal.certainty() / 100);

@@ -14,22 +14,22 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.repair.Decision;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** A decision: what it says, what it rests on, and the button that takes all that is certain. */
 final class RepairDecisionCell extends ListCell<Decision> {
   private static final int FOLDERS_NAMED = 2;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final Label name = Look.label("", "strong");
   private final Label words = Look.label("", "second");
   private final Button take = Look.primary("", () -> {});
   private final HBox box;
 
-  RepairDecisionCell(Desk desk, Consumer<Decision> onTake) {
-    this.desk = desk;
+  RepairDecisionCell(Workspace workspace, Consumer<Decision> onTake) {
+    this.workspace = workspace;
     VBox text = new VBox(1, name, words);
     HBox.setHgrow(text, Priority.ALWAYS);
     text.setMinWidth(0);
@@ -49,7 +49,7 @@ final class RepairDecisionCell extends ListCell<Decision> {
       setGraphic(null);
       return;
     }
-    List<Proposal> certain = desk.repairs().certain(decision.proposals());
+    List<Proposal> certain = workspace.repairs().certain(decision.proposals());
     Look.data(name, decision.name());
     Look.data(words, words(decision, certain.size()));
     take.setText(Words.of("repairs.apply", certain.size()));
@@ -59,7 +59,7 @@ final class RepairDecisionCell extends ListCell<Decision> {
   }
 
   private String words(Decision decision, int certain) {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     List<String> folders =
         decision.proposals().stream()
             .map(p -> snapshot.raw(p.id(), Fields.FOLDER))

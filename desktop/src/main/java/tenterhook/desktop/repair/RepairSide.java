@@ -19,9 +19,9 @@ import tenterhook.core.repair.Decision;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Beside the proposals: the track as it will be, what crates gain, and what the kind needs. */
 final class RepairSide extends BorderPane {
@@ -38,7 +38,7 @@ final class RepairSide extends BorderPane {
           Fields.ARTWORK,
           Fields.CODES);
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final Label name = Look.label("", "heading");
   private final Label path = Look.label("", "second", "mono");
   private final Label reason = Look.label("", "second");
@@ -52,12 +52,12 @@ final class RepairSide extends BorderPane {
   private final JunkPane junk;
   private RepairKind kind = RepairKind.JUNK;
 
-  RepairSide(Desk desk) {
-    this.desk = desk;
-    this.gallery = new ArtworkGallery(desk);
-    this.compare = new CatalogueCompare(desk);
-    this.genres = new GenresPane(desk);
-    this.junk = new JunkPane(desk);
+  RepairSide(Workspace workspace) {
+    this.workspace = workspace;
+    this.gallery = new ArtworkGallery(workspace);
+    this.compare = new CatalogueCompare(workspace);
+    this.genres = new GenresPane(workspace);
+    this.junk = new JunkPane(workspace);
     name.setWrapText(true);
     path.setWrapText(true);
     ColumnConstraints labels = new ColumnConstraints(70);
@@ -102,9 +102,9 @@ final class RepairSide extends BorderPane {
   /** Says what the certain part of a decision does to crates. */
   void decision(Decision decision) {
     effects.getChildren().clear();
-    List<Proposal> certain = desk.repairs().certain(decision.proposals());
+    List<Proposal> certain = workspace.repairs().certain(decision.proposals());
     List<Proposal> some = certain.isEmpty() ? decision.proposals() : certain;
-    desk.repairs().effects(some, found -> effects(found));
+    workspace.repairs().effects(some, found -> effects(found));
   }
 
   private void effects(List<CrateEffect> found) {
@@ -135,7 +135,7 @@ final class RepairSide extends BorderPane {
     if (proposal == null) {
       return;
     }
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     Map<Field<?>, SetField> edits = new HashMap<>();
     proposal.edits().forEach(e -> edits.put(e.field(), e));
     SetField titled = edits.get(Fields.TITLE);
@@ -164,7 +164,7 @@ final class RepairSide extends BorderPane {
       label.setWrapText(true);
       return label.getText().isEmpty() ? Look.label(Words.of("none"), "given") : label;
     }
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     String shown =
         field == Fields.ARTWORK
             ? snapshot.value(id, Fields.ARTWORK).map(a -> a.size()).orElse("")

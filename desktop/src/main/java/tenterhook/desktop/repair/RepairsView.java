@@ -22,18 +22,19 @@ import tenterhook.core.repair.Decision;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.repair.RepairRules;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.StationView;
-import tenterhook.desktop.table.TrackPane;
+import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.RepairsModel;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Kinds of repairs, the decisions of the kind in view, and the proposals of the decision. */
 public final class RepairsView implements StationView {
   private static final double DECISION_HEIGHT = 58;
   private static final int DECISIONS_IN_VIEW = 3;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final RepairsModel model;
   private final BorderPane node = new BorderPane();
   private final ListView<KindRow> kinds = new ListView<>();
@@ -53,16 +54,16 @@ public final class RepairsView implements StationView {
   record KindRow(RepairKind kind, List<Decision> decisions) {}
 
   /** The view. */
-  public RepairsView(Desk desk) {
-    this.desk = desk;
-    this.model = desk.repairs();
-    this.table = new ProposalTable(desk);
-    this.side = new RepairSide(desk);
+  public RepairsView(Workspace workspace) {
+    this.workspace = workspace;
+    this.model = workspace.repairs();
+    this.table = new ProposalTable(workspace);
+    this.side = new RepairSide(workspace);
     node.setLeft(left());
     node.setCenter(main());
     node.setRight(side);
     node.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
-    desk.whileInView(model.proposals(), node, this::fill);
+    workspace.whileInView(model.proposals(), node, this::fill);
   }
 
   private VBox left() {
@@ -87,7 +88,7 @@ public final class RepairsView implements StationView {
   private VBox main() {
     decisions.setId("decisions");
     decisions.setAccessibleText(Words.of("repairs.decisions"));
-    decisions.setCellFactory(l -> new RepairDecisionCell(desk, this::take));
+    decisions.setCellFactory(l -> new RepairDecisionCell(workspace, this::take));
     decisions
         .getSelectionModel()
         .selectedItemProperty()
@@ -210,7 +211,7 @@ public final class RepairsView implements StationView {
   private void chooseProposal(Proposal proposal) {
     side.show(proposal);
     if (proposal != null) {
-      desk.choose(node, proposal.id());
+      workspace.choose(node, proposal.id());
     }
   }
 
@@ -218,7 +219,7 @@ public final class RepairsView implements StationView {
   private void take(Decision decision) {
     List<Proposal> certain = model.certain(decision.proposals());
     if (certain.isEmpty()) {
-      desk.frame().tell(Words.of("repairs.lookFirst"), false, 0);
+      workspace.frame().tell(Words.of("repairs.lookFirst"), false, 0);
       table.requestFocus();
     } else {
       model.accept(decision.kind(), certain);
@@ -258,7 +259,8 @@ public final class RepairsView implements StationView {
 
   private void limit() {
     RepairRules rules = model.rules();
-    desk.frame()
+    workspace
+        .frame()
         .askText(
             Words.of("repairs.limitAsk"),
             String.valueOf(rules.certainFrom()),
@@ -271,7 +273,7 @@ public final class RepairsView implements StationView {
                     Words.of("repairs.limited", answer));
                 fill();
               } else {
-                desk.frame().tell(Words.of("repairs.limitBad", answer), true, 0);
+                workspace.frame().tell(Words.of("repairs.limitBad", answer), true, 0);
               }
             });
   }
@@ -290,7 +292,8 @@ public final class RepairsView implements StationView {
       return;
     }
     SetField edit = proposal.edits().get(place);
-    desk.frame()
+    workspace
+        .frame()
         .askText(
             Words.of("repairs.ask", edit.field().label()),
             edit.field().type().show(edit.after()),
@@ -298,7 +301,8 @@ public final class RepairsView implements StationView {
             answer -> {
               Optional<String> wrong = edit.field().type().complaint(answer);
               if (wrong.isPresent()) {
-                desk.frame()
+                workspace
+                    .frame()
                     .tell(
                         Words.of("told.badValue", edit.field().label(), answer, wrong.get()),
                         true,

@@ -22,6 +22,8 @@ import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.change.Place;
 import tenterhook.core.job.Progress;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Station;
+import tenterhook.desktop.workspace.Workspace;
 
 /**
  * What comes in from outside: scans that were asked for, files that are dropped, watched folders.
@@ -29,28 +31,28 @@ import tenterhook.desktop.theme.Words;
 public final class Arriving implements AutoCloseable {
   private static final Duration QUIET = Duration.ofSeconds(2);
 
-  private final Desk desk;
-  private final Desk.Frame frame;
+  private final Workspace workspace;
+  private final Workspace.Frame frame;
   private volatile @Nullable FolderWatch watch;
   private Set<Path> watched = Set.of();
   private @Nullable FolderWatch plainFiles;
 
-  Arriving(Desk desk, Desk.Frame frame) {
-    this.desk = desk;
+  Arriving(Workspace workspace, Workspace.Frame frame) {
+    this.workspace = workspace;
     this.frame = frame;
   }
 
   /** Brings a folder in or up to date as a job. */
   public void scan(Path folder) {
-    desk.independentJob(
+    workspace.independentJob(
         Words.of("job.scan", String.valueOf(folder.getFileName())),
         p -> scanned(folder, p),
         this::told);
   }
 
   private ScanReport scanned(Path folder, Progress progress) throws IOException {
-    ScanReport report = desk.collection().scan(folder, progress);
-    desk.collection().compareCopies(progress);
+    ScanReport report = workspace.collection().scan(folder, progress);
+    workspace.collection().compareCopies(progress);
     return report;
   }
 
@@ -105,12 +107,12 @@ public final class Arriving implements AutoCloseable {
     }
     folders.forEach(this::scan);
     for (List<Path> together : files.values()) {
-      desk.job(
+      workspace.job(
           Words.of("bring.job", together.size()),
           true,
           p -> {
-            ScanReport report = desk.collection().disks().bring(together, p).getFirst();
-            desk.collection().compareCopies(p);
+            ScanReport report = workspace.collection().disks().bring(together, p).getFirst();
+            workspace.collection().compareCopies(p);
             return report;
           },
           r -> {
@@ -122,7 +124,7 @@ public final class Arriving implements AutoCloseable {
 
   /** Watches all roots from now on; what changes in them is scanned beside the window. */
   public void watch() {
-    CollectionState state = desk.collection().state();
+    CollectionState state = workspace.collection().state();
     Map<String, Path> roots = new TreeMap<>(state.roots());
     roots.remove(Place.HOLDING_BAY);
     Set<Path> now = Set.copyOf(roots.values());
@@ -131,7 +133,7 @@ public final class Arriving implements AutoCloseable {
     }
     watched = now;
     watchPlainFiles();
-    desk.unseen(Words.of("watch.job"), p -> watch(now), this::told);
+    workspace.unseen(Words.of("watch.job"), p -> watch(now), this::told);
   }
 
   /** What a person writes into the codebook's or a shelf's file is taken over while it is open. */
@@ -139,8 +141,8 @@ public final class Arriving implements AutoCloseable {
     if (plainFiles != null) {
       return;
     }
-    Path folder = desk.collection().folder();
-    desk.unseen(
+    Path folder = workspace.collection().folder();
+    workspace.unseen(
         Words.of("watch.job"),
         p ->
             FolderWatch.of(
@@ -152,9 +154,9 @@ public final class Arriving implements AutoCloseable {
   }
 
   private void takePlainFiles() {
-    int before = desk.collection().startupProblems().size();
-    boolean taken = desk.collection().takePlainFiles();
-    List<Refusal> problems = desk.collection().startupProblems();
+    int before = workspace.collection().startupProblems().size();
+    boolean taken = workspace.collection().takePlainFiles();
+    List<Refusal> problems = workspace.collection().startupProblems();
     Platform.runLater(
         () -> {
           if (problems.size() > before) {
@@ -191,7 +193,7 @@ public final class Arriving implements AutoCloseable {
     Platform.runLater(
         () -> {
           for (Path folder : highest(folders)) {
-            desk.unseen(Words.of("watch.job"), p -> scanned(folder, p), this::noticed);
+            workspace.unseen(Words.of("watch.job"), p -> scanned(folder, p), this::noticed);
           }
         });
   }

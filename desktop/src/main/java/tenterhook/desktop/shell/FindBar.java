@@ -11,13 +11,14 @@ import javafx.scene.layout.VBox;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.find.Query;
-import tenterhook.desktop.table.TrackPane;
+import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** The find field with its scope as a chip. The scope changes by a click on the chip alone. */
 final class FindBar extends VBox {
-  private final Desk desk;
+  private final Workspace workspace;
   private final Supplier<Optional<TrackPane>> inView;
   private final Runnable openWhole;
   private final TextField field = new TextField();
@@ -25,9 +26,9 @@ final class FindBar extends VBox {
   private final Button chip;
   private boolean clearing;
 
-  FindBar(Desk desk, Supplier<Optional<TrackPane>> inView, Runnable openWhole) {
+  FindBar(Workspace workspace, Supplier<Optional<TrackPane>> inView, Runnable openWhole) {
     super(2);
-    this.desk = desk;
+    this.workspace = workspace;
     this.inView = inView;
     this.openWhole = openWhole;
     field.setId("find");
@@ -100,7 +101,7 @@ final class FindBar extends VBox {
       field.positionCaret(text.length());
       clearing = false;
     }
-    switch (FindParser.parse(text, desk.state().get().codebook())) {
+    switch (FindParser.parse(text, workspace.state().get().codebook())) {
       case Parsed.Good good -> {
         good();
         inView.get().ifPresent(p -> p.narrow(good.query()));

@@ -11,7 +11,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.TreeView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import tenterhook.desktop.listen.Listening;
+import tenterhook.desktop.workspace.Listening;
 
 /**
  * The keys of the listening strip, the same at every station; a field that is typed in goes first.

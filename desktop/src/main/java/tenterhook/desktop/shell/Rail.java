@@ -12,6 +12,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Rectangle;
 import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.workspace.Station;
 
 /** The rail: every station with the work that waits there, hung on one line. */
 final class Rail extends Pane {

@@ -22,11 +22,12 @@ import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.arrival.ArrivalsModel;
 import tenterhook.desktop.arrival.ArrivalsView;
 import tenterhook.desktop.backup.BackupView;
 import tenterhook.desktop.code.CodingModel;
 import tenterhook.desktop.code.CodingView;
+import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.crate.CratesView;
 import tenterhook.desktop.duplicate.DuplicatesView;
 import tenterhook.desktop.goeswith.GoesWithView;
@@ -37,16 +38,19 @@ import tenterhook.desktop.measure.MeasuringView;
 import tenterhook.desktop.play.PlaysView;
 import tenterhook.desktop.play.StaleView;
 import tenterhook.desktop.repair.RepairsView;
-import tenterhook.desktop.table.TrackPane;
-import tenterhook.desktop.table.TracksView;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.tracks.TracksView;
 import tenterhook.desktop.weave.WeaveView;
+import tenterhook.desktop.workspace.ArrivalsModel;
+import tenterhook.desktop.workspace.Station;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /** The frame: wordmark, rail, find field, the station in view, strip; and the keys of all. */
-public final class Shell extends BorderPane implements Desk.Frame {
-  private final Desk desk;
-  private final Bars bars;
+public final class Shell extends BorderPane implements Workspace.Frame {
+  private final Workspace workspace;
+  private final Notifications notifications;
   private final Rail rail;
   private final FindBar find;
   private final StackPane stage = new StackPane();
@@ -70,39 +74,39 @@ public final class Shell extends BorderPane implements Desk.Frame {
   /**
    * The frame of a collection.
    *
-   * @param desk what the stations work with
+   * @param workspace what the stations work with
    */
-  public Shell(Desk desk) {
-    this.desk = desk;
-    this.bars = new Bars(desk);
+  public Shell(Workspace workspace) {
+    this.workspace = workspace;
+    this.notifications = new Notifications(workspace);
     this.rail = new Rail(this::go);
-    this.tracksView = new TracksView(desk);
-    this.history = new HistoryView(desk);
-    this.backup = new BackupView(desk);
-    this.goesWith = new GoesWithView(desk);
-    this.measuring = new MeasuringView(desk);
-    this.plays = new PlaysView(desk);
-    this.stale = new StaleView(desk);
-    this.repairs = new RepairsView(desk);
-    this.listeningKeys = new ListeningKeys(desk.listening(), this::walk);
-    this.coding = new CodingView(desk);
-    this.arriving = new Arriving(desk, this);
-    desk.frame(this);
-    stations.put(Station.WEAVE, new WeaveView(desk));
-    stations.put(Station.ARRIVALS, new ArrivalsView(desk));
+    this.tracksView = new TracksView(workspace);
+    this.history = new HistoryView(workspace);
+    this.backup = new BackupView(workspace);
+    this.goesWith = new GoesWithView(workspace);
+    this.measuring = new MeasuringView(workspace);
+    this.plays = new PlaysView(workspace);
+    this.stale = new StaleView(workspace);
+    this.repairs = new RepairsView(workspace);
+    this.listeningKeys = new ListeningKeys(workspace.listening(), this::walk);
+    this.coding = new CodingView(workspace);
+    this.arriving = new Arriving(workspace, this);
+    workspace.frame(this);
+    stations.put(Station.WEAVE, new WeaveView(workspace));
+    stations.put(Station.ARRIVALS, new ArrivalsView(workspace));
     stations.put(Station.REPAIRS, repairs);
-    this.lost = new LostView(desk);
+    this.lost = new LostView(workspace);
     stations.put(Station.LOST, lost);
-    DuplicatesView duplicates = new DuplicatesView(desk);
+    DuplicatesView duplicates = new DuplicatesView(workspace);
     stations.put(Station.DUPLICATES, duplicates);
     duplicates
         .groups()
         .addListener((o, before, after) -> rail.waiting(Station.DUPLICATES, after.size()));
     stations.put(Station.CODING, coding);
-    stations.put(Station.CRATES, new CratesView(desk));
+    stations.put(Station.CRATES, new CratesView(workspace));
     this.inView = stations.get(Station.WEAVE);
-    this.find = new FindBar(desk, () -> inView.tracks(), this::wholeCollection);
-    night = desk.collection().setting("theme").map("night"::equals).orElse(false);
+    this.find = new FindBar(workspace, () -> inView.tracks(), this::wholeCollection);
+    night = workspace.collection().setting("theme").map("night"::equals).orElse(false);
     Look.apply(this, night);
     getStyleClass().add("root");
     HBox head = new HBox(12, Look.label(Words.of("name"), "wordmark"), Look.spring(), find, menu());
@@ -110,14 +114,14 @@ public final class Shell extends BorderPane implements Desk.Frame {
     StackPane top = new StackPane(head, rail);
     rail.setPickOnBounds(false);
     StackPane.setAlignment(rail, javafx.geometry.Pos.BOTTOM_LEFT);
-    setTop(new VBox(top, bars));
+    setTop(new VBox(top, notifications));
     setCenter(stage);
-    setBottom(new ListeningStrip(desk, this::walk));
+    setBottom(new ListeningStrip(workspace, this::walk));
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     setOnDragOver(arriving::over);
     setOnDragDropped(arriving::dropped);
-    desk.state().addListener((o, before, after) -> counts());
-    desk.repairs().proposals().addListener((o, before, after) -> repairsCount());
+    workspace.state().addListener((o, before, after) -> counts());
+    workspace.repairs().proposals().addListener((o, before, after) -> repairsCount());
     counts();
     repairsCount();
     go(Station.WEAVE);
@@ -126,7 +130,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
 
   /** What was wrong when the collection was opened; without it, whether a backup is due. */
   private void sayProblems() {
-    List<Refusal> problems = desk.collection().startupProblems();
+    List<Refusal> problems = workspace.collection().startupProblems();
     if (problems.isEmpty()) {
       backup.remind();
     } else {
@@ -149,10 +153,10 @@ public final class Shell extends BorderPane implements Desk.Frame {
             item("more.stale", this::showStale),
             item("more.history", () -> view(history, null)),
             item("more.backup", () -> view(backup, null)),
-            item("more.undo", desk::undo),
-            item("more.redo", desk::redo),
+            item("more.undo", workspace::undo),
+            item("more.redo", workspace::redo),
             item("more.theme", this::otherTheme),
-            item("more.wheel", desk::otherKeys),
+            item("more.wheel", workspace::otherKeys),
             item("more.keys", this::showKeys));
     return menu;
   }
@@ -165,14 +169,14 @@ public final class Shell extends BorderPane implements Desk.Frame {
   }
 
   private void counts() {
-    Snapshot snapshot = desk.state().get().snapshot();
-    rail.waiting(Station.ARRIVALS, ArrivalsModel.waiting(desk.collection()).getCardinality());
+    Snapshot snapshot = workspace.state().get().snapshot();
+    rail.waiting(Station.ARRIVALS, ArrivalsModel.waiting(workspace.collection()).getCardinality());
     rail.waiting(Station.LOST, LostFinder.lost(snapshot).getCardinality());
-    rail.waiting(Station.CODING, CodingModel.waiting(desk.state().get()).getCardinality());
+    rail.waiting(Station.CODING, CodingModel.waiting(workspace.state().get()).getCardinality());
   }
 
   private void repairsCount() {
-    rail.waiting(Station.REPAIRS, desk.repairs().proposals().get().size());
+    rail.waiting(Station.REPAIRS, workspace.repairs().proposals().get().size());
   }
 
   @Override
@@ -185,7 +189,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
     inView = view;
     stage.getChildren().setAll(view.node());
     rail.choose(station);
-    bars.dismiss();
+    notifications.dismiss();
     view.shown();
     find.viewChanged();
   }
@@ -204,7 +208,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
   }
 
   private void wholeCollection() {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     TrackList all = TrackList.of(Words.of("tracks.whole"), snapshot.tracks());
     show(new TrackList(all.title(), all.ids(), true));
   }
@@ -219,10 +223,10 @@ public final class Shell extends BorderPane implements Desk.Frame {
    * Goes to the next track of the table in view, or to the one before; plays on if one is heard.
    */
   private void walk(int steps) {
-    boolean heard = desk.listening().status().get().state() == Status.State.PLAYING;
+    boolean heard = workspace.listening().status().get().state() == Status.State.PLAYING;
     inView.walk(steps);
-    if (heard && !desk.listening().here()) {
-      desk.listening().toggle();
+    if (heard && !workspace.listening().here()) {
+      workspace.listening().toggle();
     }
   }
 
@@ -235,10 +239,10 @@ public final class Shell extends BorderPane implements Desk.Frame {
   @Override
   public void goesWith() {
     if (inView != goesWith) {
-      goesWith.show(desk.chosen().get(), around());
+      goesWith.show(workspace.chosen().get(), around());
       view(goesWith, null);
     } else {
-      goesWith.show(desk.chosen().get(), new RoaringBitmap());
+      goesWith.show(workspace.chosen().get(), new RoaringBitmap());
     }
   }
 
@@ -275,22 +279,22 @@ public final class Shell extends BorderPane implements Desk.Frame {
 
   @Override
   public void tell(String words, boolean trouble, long change) {
-    bars.tell(words, trouble, change);
+    notifications.show(words, trouble, change);
   }
 
   @Override
   public void ask(String question, String button, Runnable yes) {
-    bars.ask(question, button, yes);
+    notifications.ask(question, button, yes);
   }
 
   @Override
   public void askText(String question, String now, String button, Consumer<String> answer) {
-    bars.askText(question, now, button, false, answer);
+    notifications.askText(question, now, button, false, answer);
   }
 
   @Override
   public void askWords(String question, String now, String button, Consumer<String> answer) {
-    bars.askText(question, now, button, true, answer);
+    notifications.askText(question, now, button, true, answer);
   }
 
   /** The station or view in view, for tests and pictures. */
@@ -303,7 +307,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
     night = !night;
     Look.apply(this, night);
     getStyleClass().add(0, "root");
-    desk.collection().keepSetting("theme", night ? "night" : "linen");
+    workspace.collection().keepSetting("theme", night ? "night" : "linen");
   }
 
   /** Shows the ledger. */
@@ -333,7 +337,8 @@ public final class Shell extends BorderPane implements Desk.Frame {
   }
 
   private void rescan() {
-    desk.state()
+    workspace
+        .state()
         .get()
         .roots()
         .forEach(
@@ -360,7 +365,7 @@ public final class Shell extends BorderPane implements Desk.Frame {
   }
 
   private void escape(KeyEvent event) {
-    bars.dismiss();
+    notifications.dismiss();
     if (inView.tracks().map(TrackPane::closeEdit).orElse(false)) {
       event.consume();
     } else if (!stations.containsValue(inView)) {
@@ -383,9 +388,9 @@ public final class Shell extends BorderPane implements Desk.Frame {
     } else if (event.getCode() == KeyCode.G) {
       goesWith();
     } else if (event.getCode() == KeyCode.Z && !typing) {
-      desk.undo();
+      workspace.undo();
     } else if (event.getCode() == KeyCode.Y && !typing) {
-      desk.redo();
+      workspace.redo();
     } else {
       return;
     }

@@ -12,26 +12,26 @@ import tenterhook.core.arrival.Pace;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.weave.NextStep;
-import tenterhook.desktop.arrival.ArrivalsModel;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.Station;
-import tenterhook.desktop.shell.TrackList;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.ArrivalsModel;
+import tenterhook.desktop.workspace.Station;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /** What is worth doing next, and how whole the collection became since the first scan. */
 final class NextPane extends VBox {
   private static final double WIDTH = 272;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final WeaveModel model;
   private final VBox steps = new VBox();
   private final Pane course = new Pane();
   private final Label first = Look.label("", "second", "mono");
   private final Label last = Look.label("", "whole", "mono");
 
-  NextPane(Desk desk, WeaveModel model) {
-    this.desk = desk;
+  NextPane(Workspace workspace, WeaveModel model) {
+    this.workspace = workspace;
     this.model = model;
     getStyleClass().add("side");
     setPrefWidth(WIDTH + 32);
@@ -49,10 +49,10 @@ final class NextPane extends VBox {
   }
 
   void refresh() {
-    List<Proposal> proposals = desk.repairs().proposals().get();
-    desk.latestOnly(
+    List<Proposal> proposals = workspace.repairs().proposals().get();
+    workspace.latestOnly(
         this,
-        () -> new Worth(model.nextSteps(proposals), ArrivalsModel.pace(desk.collection())),
+        () -> new Worth(model.nextSteps(proposals), ArrivalsModel.pace(workspace.collection())),
         this::show);
     drawHistory(model.completenessHistory());
   }
@@ -115,11 +115,11 @@ final class NextPane extends VBox {
 
   private void open(NextStep step) {
     switch (step.kind()) {
-      case LOST_FOLDER, LOST_FILES -> desk.frame().go(Station.LOST);
-      case REPAIRS -> RepairKind.named(step.subject()).ifPresent(desk.frame()::repair);
-      case DUPLICATES -> desk.frame().go(Station.DUPLICATES);
-      case STRAYS, CODES -> desk.frame().go(Station.CODING);
-      case FIELD -> desk.frame().show(TrackList.of(title(step), step.tracks()));
+      case LOST_FOLDER, LOST_FILES -> workspace.frame().go(Station.LOST);
+      case REPAIRS -> RepairKind.named(step.subject()).ifPresent(workspace.frame()::repair);
+      case DUPLICATES -> workspace.frame().go(Station.DUPLICATES);
+      case STRAYS, CODES -> workspace.frame().go(Station.CODING);
+      case FIELD -> workspace.frame().show(TrackList.of(title(step), step.tracks()));
     }
   }
 

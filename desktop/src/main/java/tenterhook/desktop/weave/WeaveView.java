@@ -14,18 +14,18 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.weave.Weave;
 import tenterhook.core.weave.WeaveBy;
 import tenterhook.core.weave.WeaveColumn;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.StationView;
-import tenterhook.desktop.shell.TrackList;
+import tenterhook.desktop.control.StationView;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /** The home station: how whole the collection is, by groups and attributes. */
 public final class WeaveView implements StationView {
   static final double NAME_WIDTH = 150;
   static final double COUNT_WIDTH = 40;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final WeaveModel model;
   private final BorderPane node = new BorderPane();
   private final Label title = Look.label("", "heading");
@@ -35,10 +35,10 @@ public final class WeaveView implements StationView {
   private final NextPane next;
 
   /** The view. */
-  public WeaveView(Desk desk) {
-    this.desk = desk;
-    this.model = new WeaveModel(desk.collection());
-    this.next = new NextPane(desk, model);
+  public WeaveView(Workspace workspace) {
+    this.workspace = workspace;
+    this.model = new WeaveModel(workspace.collection());
+    this.next = new NextPane(workspace, model);
     List<String> by =
         List.of(WeaveBy.values()).stream()
             .map(b -> Words.of("weave.by." + b.name().toLowerCase(Locale.ROOT)))
@@ -65,8 +65,8 @@ public final class WeaveView implements StationView {
     main.getStyleClass().add("main");
     node.setCenter(main);
     node.setRight(next);
-    desk.whileInView(node, this::refresh);
-    desk.whileInView(desk.repairs().proposals(), node, next::refresh);
+    workspace.whileInView(node, this::refresh);
+    workspace.whileInView(workspace.repairs().proposals(), node, next::refresh);
     node.widthProperty().addListener((o, before, after) -> cells());
   }
 
@@ -134,17 +134,19 @@ public final class WeaveView implements StationView {
   }
 
   void openRow(Weave.Row row) {
-    desk.frame().show(TrackList.of(row.group(), weave().tracks(row.group())));
+    workspace.frame().show(TrackList.of(row.group(), weave().tracks(row.group())));
   }
 
   void openCell(Weave.Row row, WeaveColumn column) {
     RoaringBitmap ids = weave().tracks(row.group());
     ids.and(weave().holes(column));
-    desk.frame().show(TrackList.of(Words.of("weave.cell", row.group(), holeName(column)), ids));
+    workspace
+        .frame()
+        .show(TrackList.of(Words.of("weave.cell", row.group(), holeName(column)), ids));
   }
 
   private void openColumn(WeaveColumn column) {
-    desk.frame().show(TrackList.of(holeName(column), weave().holes(column)));
+    workspace.frame().show(TrackList.of(holeName(column), weave().holes(column)));
   }
 
   static String holeName(WeaveColumn column) {

@@ -33,7 +33,7 @@ class CodebookTest extends WindowTest {
   }
 
   @AfterEach
-  void desk() {
+  void workspace() {
     chooseIn("coding-choice", 0);
   }
 

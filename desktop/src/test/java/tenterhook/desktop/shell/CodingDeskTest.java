@@ -17,8 +17,9 @@ import tenterhook.core.arrival.Pace;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
 import tenterhook.core.field.Fields;
-import tenterhook.desktop.arrival.ArrivalsModel;
 import tenterhook.desktop.code.CodingModel;
+import tenterhook.desktop.workspace.ArrivalsModel;
+import tenterhook.desktop.workspace.TrackList;
 
 /** The desk driven by keys alone. */
 class CodingDeskTest extends WindowTest {

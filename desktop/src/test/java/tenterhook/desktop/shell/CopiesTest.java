@@ -44,7 +44,7 @@ class CopiesTest extends WindowTest {
 
   @AfterEach
   void rest() {
-    fx(() -> desk.listening().rest());
+    fx(() -> workspace.listening().rest());
   }
 
   @SuppressWarnings("unchecked")
@@ -82,13 +82,13 @@ class CopiesTest extends WindowTest {
     Group group = choose(Evidence.SAME_SOUND);
     fx(() -> groups().requestFocus());
     key(KeyCode.DIGIT1);
-    await(() -> desk.listening().status().get().seconds() > 0.3);
-    assertThat(desk.listening().loaded()).isEqualTo(group.tracks().get(0));
-    double before = desk.listening().status().get().seconds();
+    await(() -> workspace.listening().status().get().seconds() > 0.3);
+    assertThat(workspace.listening().loaded()).isEqualTo(group.tracks().get(0));
+    double before = workspace.listening().status().get().seconds();
     key(KeyCode.DIGIT2);
-    await(() -> desk.listening().status().get().state() == State.PLAYING);
-    await(() -> desk.listening().status().get().seconds() >= before);
-    assertThat(desk.listening().loaded()).isEqualTo(group.tracks().get(1));
+    await(() -> workspace.listening().status().get().state() == State.PLAYING);
+    await(() -> workspace.listening().status().get().seconds() >= before);
+    assertThat(workspace.listening().loaded()).isEqualTo(group.tracks().get(1));
     key(KeyCode.K);
     assertThat(lookup("#make-survivor-1")).isNotNull();
     assertThat(lookup("#make-survivor-2")).isNull();
@@ -163,7 +163,7 @@ class CopiesTest extends WindowTest {
     assertThat(spare).doesNotExist();
     assertThat(groups().getItems()).noneMatch(g -> g.tracks().equals(group.tracks()));
     assertThat(now().held().contains(group.spares().getFirst())).isTrue();
-    fx(() -> desk.undo());
+    fx(() -> workspace.undo());
     settle();
     assertThat(spare).exists();
     assertThat(groups().getItems()).anyMatch(g -> g.tracks().equals(group.tracks()));
@@ -181,7 +181,7 @@ class CopiesTest extends WindowTest {
     int spare = group.spares().getFirst();
     assertThat(collection.state().path(spare)).exists();
     assertThat(now().value(spare, Fields.CODES).orElse(List.of())).contains(code);
-    fx(() -> desk.undo());
+    fx(() -> workspace.undo());
     fx(() -> fate.getSelectionModel().select(0));
     settle();
   }

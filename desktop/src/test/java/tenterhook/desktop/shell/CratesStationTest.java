@@ -199,7 +199,7 @@ class CratesStationTest extends WindowTest {
     int banned = held.getFirst();
     Crates before = shelves();
     Crates after = before.withShelf("Loose crates", s -> s.with(s.never().plus(List.of(banned))));
-    fx(() -> desk.apply(new Change("bans", true, List.of(new Edit.SetCrates(before, after)))));
+    fx(() -> workspace.apply(new Change("bans", true, List.of(new Edit.SetCrates(before, after)))));
     settle();
     assertThat(pane().rows()).hasSize(held.size() - 1).doesNotContain(banned);
     assertThat(lookupAll(".second").stream().map(n -> ((Label) n).getText()))
@@ -228,7 +228,7 @@ class CratesStationTest extends WindowTest {
   @Test
   void whyNotSpeaksToTheLeafAndNearlyInAreListed() {
     int id = collection.contents().explanation(fastLaps()).nearlyIn(2).first();
-    fx(() -> desk.chosen().set(id));
+    fx(() -> workspace.chosen().set(id));
     settle();
     assertThat(lookup("#why .heading")).isInstanceOf(Label.class);
     assertThat(((Label) lookup("#why .heading")).getText()).isEqualTo("Why not here?");
@@ -280,7 +280,7 @@ class CratesStationTest extends WindowTest {
   @Test
   void theIdleOnesAreListedAlone() {
     int heard = collection.contents().list(fastLaps()).getFirst();
-    fx(() -> desk.apply(Plays.onNight(now(), List.of(heard), LocalDate.of(2026, 3, 7))));
+    fx(() -> workspace.apply(Plays.onNight(now(), List.of(heard), LocalDate.of(2026, 3, 7))));
     settle();
     int all = list().getItems().size();
     press("idle-crates");

@@ -7,7 +7,9 @@ import javafx.stage.Stage;
 import org.testfx.api.FxToolkit;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.job.Progress;
+import tenterhook.desktop.app.StandIns;
 import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.workspace.Workspace;
 import tenterhook.standins.demo.DemoCollection;
 
 /** The window with the demo in it, opened once for all tests. */
@@ -16,7 +18,7 @@ final class DemoWindow {
 
   final Path folder;
   final MusicCollection collection;
-  Desk desk;
+  Workspace workspace;
   Shell shell;
 
   private DemoWindow() throws Exception {
@@ -26,8 +28,8 @@ final class DemoWindow {
     FxToolkit.setupFixture(
         () -> {
           Look.loadFonts();
-          desk = new Desk(collection);
-          shell = new Shell(desk);
+          workspace = new Workspace(collection, StandIns.services());
+          shell = new Shell(workspace);
           stage.setScene(new Scene(shell, 1280, 800));
           stage.show();
         });

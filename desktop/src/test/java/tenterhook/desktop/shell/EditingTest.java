@@ -153,7 +153,7 @@ class EditingTest extends WindowTest {
     int other = pane().rows().getLast();
     fx(
         () ->
-            desk.apply(
+            workspace.apply(
                 tenterhook.core.edit.TrackEdits.flag(
                     now(), org.roaringbitmap.RoaringBitmap.bitmapOf(other), Fields.RESTING, true)));
     settle();
@@ -317,7 +317,7 @@ class EditingTest extends WindowTest {
     AtomicBoolean stopped = new AtomicBoolean();
     fx(
         () ->
-            desk.job(
+            workspace.job(
                 "Counting",
                 true,
                 p -> {
@@ -343,7 +343,7 @@ class EditingTest extends WindowTest {
   void workThatFailsSaysSoAndNothingElseHappens() {
     fx(
         () ->
-            desk.job(
+            workspace.job(
                 "Reading",
                 false,
                 p -> {

@@ -28,8 +28,9 @@ import tenterhook.core.goeswith.Follower;
 import tenterhook.core.job.Progress;
 import tenterhook.core.measure.MeasuredFields;
 import tenterhook.core.measure.Passage;
-import tenterhook.desktop.listen.Listening;
-import tenterhook.desktop.listen.Waveform;
+import tenterhook.desktop.control.Waveform;
+import tenterhook.desktop.workspace.Listening;
+import tenterhook.desktop.workspace.TrackList;
 
 /** The strip, Goes with and Measuring by keys and buttons, with the silent device. */
 class ListeningTest extends WindowTest {
@@ -37,7 +38,7 @@ class ListeningTest extends WindowTest {
 
   @BeforeAll
   void measureTheDemo() {
-    listening = desk.listening();
+    listening = workspace.listening();
     Measuring.run(collection, now().tracks(id -> id <= 30), Progress.SILENT);
     settle();
   }
@@ -114,16 +115,16 @@ class ListeningTest extends WindowTest {
     station(KeyCode.DIGIT7);
     settle();
     fx(() -> pane().table().getSelectionModel().clearAndSelect(0));
-    int inCrate = desk.chosen().get();
-    int heard = choose(2) == inCrate ? choose(3) : desk.chosen().get();
+    int inCrate = workspace.chosen().get();
+    int heard = choose(2) == inCrate ? choose(3) : workspace.chosen().get();
     fx(
         () ->
-            desk.apply(
+            workspace.apply(
                 TrackEdits.set(
                     now(), RoaringBitmap.bitmapOf(heard), Map.of(Fields.COMPOSER, "Ines Corrow"))));
     settle();
     assertThat(now().raw(heard, Fields.COMPOSER)).isEqualTo("Ines Corrow");
-    assertThat(desk.chosen().get()).isEqualTo(heard).isNotEqualTo(inCrate);
+    assertThat(workspace.chosen().get()).isEqualTo(heard).isNotEqualTo(inCrate);
   }
 
   @Test
@@ -140,7 +141,7 @@ class ListeningTest extends WindowTest {
     assertThat(listening.loaded()).isNotEqualTo(id);
     press("strip-before");
     await(() -> listening.loaded() == id);
-    assertThat(desk.chosen().get()).isEqualTo(id);
+    assertThat(workspace.chosen().get()).isEqualTo(id);
   }
 
   @Test
@@ -201,15 +202,15 @@ class ListeningTest extends WindowTest {
         now().tracks(i -> i <= 30 && now().raw(i, Fields.KEY).equals("F#m")).isEmpty()
             ? now().tracks(i -> !now().raw(i, Fields.KEY).isEmpty()).first()
             : now().tracks(i -> i <= 30 && now().raw(i, Fields.KEY).equals("F#m")).first();
-    fx(() -> desk.chosen().set(id));
+    fx(() -> workspace.chosen().set(id));
     String note = now().raw(id, Fields.KEY);
     assertThat(text("strip-facts")).contains(note);
-    fx(desk::otherKeys);
-    fx(() -> desk.chosen().set(0));
-    fx(() -> desk.chosen().set(id));
+    fx(workspace::otherKeys);
+    fx(() -> workspace.chosen().set(0));
+    fx(() -> workspace.chosen().set(id));
     assertThat(text("strip-facts")).containsPattern("\\d (major|minor)");
     assertThat(now().raw(id, Fields.KEY)).isEqualTo(note);
-    fx(desk::otherKeys);
+    fx(workspace::otherKeys);
   }
 
   @SuppressWarnings("unchecked")
@@ -234,7 +235,7 @@ class ListeningTest extends WindowTest {
     fx(() -> scope.getSelectionModel().select(0));
     fx(() -> followers().getSelectionModel().select(0));
     int next = followers().getItems().getFirst().id();
-    assertThat(desk.chosen().get()).isEqualTo(next);
+    assertThat(workspace.chosen().get()).isEqualTo(next);
     fx(() -> followers().requestFocus());
     key(KeyCode.ENTER);
     assertThat(text("follow-heading")).contains(now().name(next));
@@ -265,31 +266,33 @@ class ListeningTest extends WindowTest {
     CheckBox fills = (CheckBox) lookup("#measure-fills");
     assertThat(fills.isSelected()).isTrue();
     press("measure-list");
-    await(() -> !desk.measuring().running().get());
+    await(() -> !workspace.measuring().running().get());
     settle();
-    assertThat(desk.measuring().failed().get()).extracting(Refusal::id).containsExactly(broken);
+    assertThat(workspace.measuring().failed().get())
+        .extracting(Refusal::id)
+        .containsExactly(broken);
     assertThat(((ListView<?>) lookup("#measure-failed")).getItems()).hasSize(1);
     Files.write(file, whole);
     assertThat(MeasuredFields.waiting(now()).getCardinality()).isLessThan(waiting);
     assertThat(collection.history().getFirst().title()).contains("filled from the sound");
-    fx(() -> desk.undo());
+    fx(() -> workspace.undo());
     settle();
-    assertThat(desk.measuring().left().isEmpty()).isTrue();
+    assertThat(workspace.measuring().left().isEmpty()).isTrue();
   }
 
   @Test
   void measuringThatWasStoppedCanGoOn() {
-    fx(() -> desk.measuring().fills(false));
+    fx(() -> workspace.measuring().fills(false));
     fx(shell::showMeasuring);
-    fx(() -> desk.measuring().measure(now().tracks(id -> id > 45)));
-    fx(() -> desk.measuring().stop());
-    await(() -> !desk.measuring().running().get());
+    fx(() -> workspace.measuring().measure(now().tracks(id -> id > 45)));
+    fx(() -> workspace.measuring().stop());
+    await(() -> !workspace.measuring().running().get());
     settle();
-    int left = desk.measuring().left().getCardinality();
+    int left = workspace.measuring().left().getCardinality();
     assertThat(left).isPositive();
     assertThat(button("measure-go-on").getText()).isEqualTo("Go on with " + left + " tracks");
-    assertThat(new tenterhook.desktop.measure.MeasuringModel(desk).left().getCardinality())
+    assertThat(new tenterhook.desktop.workspace.MeasuringModel(workspace).left().getCardinality())
         .isEqualTo(left);
-    fx(() -> desk.measuring().fills(true));
+    fx(() -> workspace.measuring().fills(true));
   }
 }

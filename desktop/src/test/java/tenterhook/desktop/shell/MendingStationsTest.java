@@ -30,9 +30,10 @@ import tenterhook.core.repair.RepairRules;
 import tenterhook.core.weave.NextStep;
 import tenterhook.core.weave.Weave;
 import tenterhook.core.weave.WeaveBy;
-import tenterhook.desktop.arrival.ArrivalsModel;
 import tenterhook.desktop.repair.RepairsView;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.ArrivalsModel;
+import tenterhook.desktop.workspace.RunningJob;
 import tenterhook.standins.catalogue.CatalogueBook;
 import tenterhook.standins.catalogue.CatalogueService;
 import tenterhook.standins.catalogue.CatalogueService.Mood;
@@ -41,15 +42,15 @@ import tenterhook.standins.catalogue.CatalogueService.Mood;
 class MendingStationsTest extends WindowTest {
   @BeforeEach
   void atRepairs() {
-    desk.repairs().repairService().settle(RepairRules.DEFAULT);
+    workspace.repairs().repairService().settle(RepairRules.DEFAULT);
     station(KeyCode.DIGIT3);
     settle();
-    await(() -> !desk.repairs().proposals().get().isEmpty());
+    await(() -> !workspace.repairs().proposals().get().isEmpty());
   }
 
   @AfterEach
   void asBefore() {
-    fx(() -> desk.repairs().repairService().settle(RepairRules.DEFAULT));
+    fx(() -> workspace.repairs().repairService().settle(RepairRules.DEFAULT));
   }
 
   private void choose(RepairKind kind) {
@@ -58,7 +59,7 @@ class MendingStationsTest extends WindowTest {
   }
 
   private List<Proposal> of(RepairKind kind) {
-    return desk.repairs().proposals().get().stream().filter(p -> p.kind() == kind).toList();
+    return workspace.repairs().proposals().get().stream().filter(p -> p.kind() == kind).toList();
   }
 
   @SuppressWarnings("unchecked")
@@ -81,7 +82,7 @@ class MendingStationsTest extends WindowTest {
     station(KeyCode.DIGIT1);
     station(KeyCode.DIGIT3);
     List<Proposal> certain =
-        desk.repairs().certain(decisions().getSelectionModel().getSelectedItem().proposals());
+        workspace.repairs().certain(decisions().getSelectionModel().getSelectedItem().proposals());
     assertThat(certain).isNotEmpty();
     key(KeyCode.ENTER);
     settle();
@@ -99,7 +100,7 @@ class MendingStationsTest extends WindowTest {
         NextStep.of(
                 Weave.of(now(), collection.state().codebook(), WeaveBy.FOLDER),
                 now(),
-                desk.repairs().proposals().get(),
+                workspace.repairs().proposals().get(),
                 6)
             .stream()
             .filter(s -> s.kind() == NextStep.Kind.REPAIRS)
@@ -189,7 +190,7 @@ class MendingStationsTest extends WindowTest {
     press("junk-keep");
     settle();
     assertThat(of(RepairKind.JUNK).size()).isLessThan(before);
-    assertThat(desk.repairs().rules().junk()).containsExactly("only this");
+    assertThat(workspace.repairs().rules().junk()).containsExactly("only this");
   }
 
   @Test
@@ -232,11 +233,12 @@ class MendingStationsTest extends WindowTest {
   @Test
   void theCatalogueIsAskedComparedAndTakenFieldByField() throws Exception {
     try (CatalogueService service = CatalogueService.start(CatalogueBook.ofDemo(100), 0)) {
-      desk.repairs()
+      workspace
+          .repairs()
           .use(
               new CatalogueClient(service.address(), CatalogueClient.Manners.NEIGHBOURLY, t -> {}));
       choose(RepairKind.CATALOGUE);
-      RoaringBitmap open = desk.repairs().toLookUp();
+      RoaringBitmap open = workspace.repairs().toLookUp();
       if (!open.isEmpty()) {
         press("catalogue-ask");
         settle();
@@ -262,21 +264,22 @@ class MendingStationsTest extends WindowTest {
 
   @Test
   void aCatalogueThatFailsLeavesTheStationUsable() throws Exception {
-    List<Proposal> before = desk.repairs().proposals().get();
+    List<Proposal> before = workspace.repairs().proposals().get();
     try (CatalogueService service = CatalogueService.start(CatalogueBook.ofDemo(100), 0)) {
       service.behave(new Mood(0, 1, 0));
-      desk.repairs()
+      workspace
+          .repairs()
           .use(
               new CatalogueClient(service.address(), CatalogueClient.Manners.NEIGHBOURLY, t -> {}));
-      fx(() -> desk.repairs().lookUp(RoaringBitmap.bitmapOf(1, 2)));
+      fx(() -> workspace.repairs().lookUp(RoaringBitmap.bitmapOf(1, 2)));
       settle();
       await(() -> lookup("#told") instanceof Label l && l.getText().contains("out of order"));
       service.behave(Mood.GOOD);
     }
-    fx(() -> desk.repairs().lookUp(RoaringBitmap.bitmapOf(1, 2)));
+    fx(() -> workspace.repairs().lookUp(RoaringBitmap.bitmapOf(1, 2)));
     settle();
     await(() -> lookup("#told") instanceof Label l && l.getText().contains("cannot be reached"));
-    assertThat(desk.repairs().proposals().get()).isEqualTo(before);
+    assertThat(workspace.repairs().proposals().get()).isEqualTo(before);
     assertThat(text("told")).contains("nothing was changed");
     choose(RepairKind.GENRES);
     assertThat(table().getItems()).isNotEmpty();
@@ -299,11 +302,11 @@ class MendingStationsTest extends WindowTest {
       }
     }
     long before = collection.history().size();
-    int repairs = desk.repairs().proposals().get().size();
+    int repairs = workspace.repairs().proposals().get().size();
     press("arrivals-apply");
     settle();
     assertThat(collection.history().size()).isGreaterThan((int) before);
-    assertThat(desk.repairs().proposals().get().size()).isLessThan(repairs);
+    assertThat(workspace.repairs().proposals().get().size()).isLessThan(repairs);
   }
 
   @Test
@@ -332,7 +335,7 @@ class MendingStationsTest extends WindowTest {
     assertThat(collection.state().path(id).toString()).contains("Moved here");
     assertThat(collection.state().path(id)).exists();
     assertThat(dropped).doesNotExist();
-    fx(() -> desk.undo());
+    fx(() -> workspace.undo());
     settle();
     assertThat(dropped).exists();
     RoaringBitmap one = RoaringBitmap.bitmapOf(id);
@@ -372,19 +375,20 @@ class MendingStationsTest extends WindowTest {
   void aSlowCatalogueHoldsNothingUpAndCanBeStopped() throws Exception {
     try (CatalogueService service = CatalogueService.start(CatalogueBook.ofDemo(100), 0)) {
       service.behave(new Mood(400, 0, 0));
-      desk.repairs()
+      workspace
+          .repairs()
           .use(
               new CatalogueClient(service.address(), CatalogueClient.Manners.NEIGHBOURLY, t -> {}));
-      fx(() -> desk.repairs().lookUp(now().tracks()));
+      fx(() -> workspace.repairs().lookUp(now().tracks()));
       await(() -> service.asked() > 1);
       Proposal one = of(RepairKind.GENRES).getFirst();
-      fx(() -> desk.repairs().accept(RepairKind.GENRES, List.of(one)));
+      fx(() -> workspace.repairs().accept(RepairKind.GENRES, List.of(one)));
       await(() -> holds(one));
-      assertThat(desk.jobs()).as("it is still being asked").isNotEmpty();
-      fx(() -> desk.jobs().forEach(RunningJob::stop));
+      assertThat(workspace.jobs()).as("it is still being asked").isNotEmpty();
+      fx(() -> workspace.jobs().forEach(RunningJob::stop));
       settle();
       assertThat(service.asked()).isLessThan(now().count());
-      assertThat(desk.jobs()).isEmpty();
+      assertThat(workspace.jobs()).isEmpty();
       assertThat(holds(one)).isTrue();
     }
   }

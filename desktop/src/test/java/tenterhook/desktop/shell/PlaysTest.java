@@ -17,6 +17,7 @@ import tenterhook.core.job.Progress;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.core.lost.Wishes;
 import tenterhook.desktop.play.PlaysView;
+import tenterhook.desktop.workspace.Station;
 
 /** Plays, what nobody plays, and what lies on the disk besides the tracks. */
 class PlaysTest extends WindowTest {

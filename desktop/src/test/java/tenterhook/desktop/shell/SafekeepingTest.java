@@ -63,7 +63,7 @@ class SafekeepingTest extends WindowTest {
   void anErrorOfAnyKindEndsInWords() {
     fx(
         () ->
-            desk.job(
+            workspace.job(
                 "Counting",
                 false,
                 p -> {
@@ -81,7 +81,7 @@ class SafekeepingTest extends WindowTest {
     fx(
         () -> {
           for (String rating : List.of("1", "2", "5")) {
-            desk.command(
+            workspace.command(
                 "rating",
                 1,
                 state -> TrackEdits.set(state.snapshot(), one, Map.of(Fields.RATING, rating)));
@@ -91,7 +91,7 @@ class SafekeepingTest extends WindowTest {
     assertThat(now().value(id, Fields.RATING)).contains(5);
     assertThat(text("told")).doesNotContain("left as");
     for (int i = 0; i < 3; i++) {
-      fx(desk::undo);
+      fx(workspace::undo);
       settle();
     }
   }
@@ -102,7 +102,7 @@ class SafekeepingTest extends WindowTest {
     var one = RoaringBitmap.bitmapOf(id);
     fx(
         () ->
-            desk.command(
+            workspace.command(
                 "resting",
                 1,
                 state -> TrackEdits.flag(state.snapshot(), one, Fields.RESTING, true)));
@@ -112,7 +112,7 @@ class SafekeepingTest extends WindowTest {
     ListView<?> entries = (ListView<?>) lookup("#history");
     assertThat(entries.getItems()).isNotEmpty();
     assertThat(text("history-cost")).contains("can be taken back").contains("MB");
-    fx(desk::undo);
+    fx(workspace::undo);
     settle();
   }
 }

@@ -34,6 +34,8 @@ import tenterhook.core.weave.WeaveBy;
 import tenterhook.core.weave.WeaveColumn;
 import tenterhook.desktop.code.CodingModel;
 import tenterhook.desktop.code.CodingView;
+import tenterhook.desktop.workspace.Station;
+import tenterhook.desktop.workspace.TrackList;
 
 /** Every station on the demo, driven by what a DJ does. */
 class StationsTest extends WindowTest {
@@ -247,7 +249,7 @@ class StationsTest extends WindowTest {
     assertThat(CodebookEdits.strays(now()).values())
         .as("only files that are gone keep theirs")
         .allSatisfy(ids -> ids.forEach((int id) -> assertThat(now().lost(id)).isTrue()));
-    fx(() -> desk.undo());
+    fx(() -> workspace.undo());
     settle();
     String stray = CodebookEdits.strays(now()).keySet().iterator().next();
     fx(() -> ((MenuButton) lookup("#stray-" + stray)).getItems().get(2).fire());
@@ -260,7 +262,7 @@ class StationsTest extends WindowTest {
   @Test
   void wordsInAnotherFieldAreBroughtOverWithAPreview() {
     RoaringBitmap some = now().tracks(i -> !now().lost(i)).limit(3);
-    fx(() -> desk.apply(TrackEdits.set(now(), some, Map.of(Fields.COMPOSER, "ska, keep me"))));
+    fx(() -> workspace.apply(TrackEdits.set(now(), some, Map.of(Fields.COMPOSER, "ska, keep me"))));
     settle();
     station(KeyCode.DIGIT6);
     fx(() -> ((CodingView) shell.inView()).bringOver());
@@ -293,7 +295,7 @@ class StationsTest extends WindowTest {
     int id = now().tracks(i -> !now().lost(i) && now().value(i, Fields.CODES).isPresent()).first();
     assertThat(now().raw(id, Fields.COMMENT)).contains("~");
     assertThat(lookupAll("#clashes .step")).isNotNull();
-    fx(() -> desk.undo());
+    fx(() -> workspace.undo());
     settle();
     assertThat(now().raw(id, Fields.COMMENT)).doesNotContain("~");
     chooseIn("coding-choice", 0);

@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.field.Fields;
+import tenterhook.desktop.workspace.Station;
 
 /** The table, find, the edit panel and the ledger on the demo, driven by what a DJ does. */
 class TableTest extends WindowTest {

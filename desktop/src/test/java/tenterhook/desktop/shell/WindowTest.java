@@ -26,14 +26,16 @@ import org.testfx.util.WaitForAsyncUtils;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.change.LedgerEntry;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.table.TrackPane;
+import tenterhook.desktop.control.TrackPane;
+import tenterhook.desktop.workspace.Station;
+import tenterhook.desktop.workspace.Workspace;
 
 /** What tests of the whole window share: the demo, the hand of a DJ, and taking all back after. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 abstract class WindowTest {
   final FxRobot robot = new FxRobot();
   MusicCollection collection;
-  Desk desk;
+  Workspace workspace;
   Shell shell;
   Path folder;
   long changesBefore;
@@ -42,7 +44,7 @@ abstract class WindowTest {
   void openTheDemo() throws Exception {
     DemoWindow window = DemoWindow.get();
     collection = window.collection;
-    desk = window.desk;
+    workspace = window.workspace;
     shell = window.shell;
     folder = window.folder;
   }
@@ -60,7 +62,7 @@ abstract class WindowTest {
     for (Optional<LedgerEntry> next = collection.nextUndo();
         next.isPresent() && next.get().number() > changes();
         next = collection.nextUndo()) {
-      fx(() -> desk.undo());
+      fx(() -> workspace.undo());
       settle();
     }
   }
@@ -75,7 +77,7 @@ abstract class WindowTest {
   }
 
   void settle() {
-    await(() -> desk.quiet());
+    await(() -> workspace.quiet());
     WaitForAsyncUtils.waitForFxEvents();
   }
 

@@ -1,9 +1,8 @@
-package tenterhook.desktop.shell;
+package tenterhook.desktop.control;
 
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.input.KeyEvent;
-import tenterhook.desktop.table.TrackPane;
 
 /** One station, or a view beside the rail. */
 public interface StationView {

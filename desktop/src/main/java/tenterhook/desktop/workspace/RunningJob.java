@@ -1,4 +1,4 @@
-package tenterhook.desktop.shell;
+package tenterhook.desktop.workspace;
 
 import java.util.concurrent.atomic.AtomicBoolean;
 import javafx.application.Platform;
@@ -8,7 +8,7 @@ import tenterhook.core.job.Progress;
 import tenterhook.desktop.theme.Words;
 
 /** A job as the window shows it: share done, words, and whether it was asked to stop. */
-final class RunningJob implements Progress {
+public final class RunningJob implements Progress {
   private final String name;
   private final long start = System.nanoTime();
   private final SimpleDoubleProperty share = new SimpleDoubleProperty(-1);
@@ -24,15 +24,18 @@ final class RunningJob implements Progress {
     words.set(name);
   }
 
-  SimpleDoubleProperty share() {
+  /** The share that is done, 0 to 1; below 0 while it is not known. */
+  public SimpleDoubleProperty share() {
     return share;
   }
 
-  SimpleStringProperty words() {
+  /** What is being done just now. */
+  public SimpleStringProperty words() {
     return words;
   }
 
-  void stop() {
+  /** Asks it to stop. */
+  public void stop() {
     stop.set(true);
   }
 

@@ -1,4 +1,4 @@
-package tenterhook.desktop.arrival;
+package tenterhook.desktop.workspace;
 
 import java.util.Arrays;
 import java.util.List;
@@ -29,7 +29,7 @@ public final class ArrivalsModel {
   }
 
   /** Remembers what the DJ demands. */
-  static void demand(MusicCollection collection, List<String> keys) {
+  public static void demand(MusicCollection collection, List<String> keys) {
     collection.keepSetting(DEMANDED, String.join("\n", keys));
   }
 
@@ -39,13 +39,14 @@ public final class ArrivalsModel {
     return Arrivals.open(state.snapshot(), state.codebook(), demanded(collection));
   }
 
-  static List<Batch> batches(MusicCollection collection) {
+  /** What came in and is not yet settled, the latest first. */
+  public static List<Batch> batches(MusicCollection collection) {
     CollectionState state = collection.state();
     return Arrivals.batches(state.snapshot(), state.codebook(), demanded(collection));
   }
 
   /** The certain ones among proposals that concern a batch. */
-  static List<Proposal> of(Batch batch, List<Proposal> certain) {
+  public static List<Proposal> of(Batch batch, List<Proposal> certain) {
     return certain.stream().filter(p -> batch.all().contains(p.id())).toList();
   }
 
@@ -55,11 +56,12 @@ public final class ArrivalsModel {
   }
 
   /** The pattern that was used last. */
-  static String pattern(MusicCollection collection) {
+  public static String pattern(MusicCollection collection) {
     return collection.setting(PATTERN).orElse(PathPattern.USUAL);
   }
 
-  static void keepPattern(MusicCollection collection, String pattern) {
+  /** Remembers the pattern by which arrivals are moved into place. */
+  public static void keepPattern(MusicCollection collection, String pattern) {
     collection.keepSetting(PATTERN, pattern);
   }
 
@@ -68,13 +70,14 @@ public final class ArrivalsModel {
    *
    * @throws IllegalArgumentException when the pattern cannot be read; the message says why
    */
-  static Change moves(MusicCollection collection, RoaringBitmap ids, String root, String pattern) {
+  public static Change moves(
+      MusicCollection collection, RoaringBitmap ids, String root, String pattern) {
     CollectionState state = collection.state();
     return PathPattern.of(pattern).moves(state.snapshot(), ids, root, state::taken);
   }
 
   /** The roots that files can be moved under. */
-  static List<String> roots(MusicCollection collection) {
+  public static List<String> roots(MusicCollection collection) {
     return collection.state().roots().keySet().stream()
         .filter(r -> !r.equals(Place.HOLDING_BAY))
         .sorted()

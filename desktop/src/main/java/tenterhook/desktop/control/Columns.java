@@ -1,4 +1,4 @@
-package tenterhook.desktop.table;
+package tenterhook.desktop.control;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -10,7 +10,7 @@ import javafx.scene.control.TableView;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.field.Fields;
-import tenterhook.desktop.shell.Desk;
+import tenterhook.desktop.workspace.Workspace;
 
 /** The columns of the track table: which, in what order, how wide; remembered in the collection. */
 final class Columns {
@@ -19,7 +19,7 @@ final class Columns {
   private static final List<Field<?>> NEVER =
       List.of(Fields.ARTWORK, Fields.MODIFIED, Fields.LYRICS, Fields.LIVELINESS);
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final TableView<Integer> table;
   private final Edited edited;
 
@@ -29,8 +29,8 @@ final class Columns {
     void edit(int id, Field<?> field, String raw);
   }
 
-  Columns(Desk desk, TableView<Integer> table, Edited edited) {
-    this.desk = desk;
+  Columns(Workspace workspace, TableView<Integer> table, Edited edited) {
+    this.workspace = workspace;
     this.table = table;
     this.edited = edited;
     table.setTableMenuButtonVisible(false);
@@ -57,7 +57,7 @@ final class Columns {
 
   private void build() {
     Map<Field<?>, Integer> wanted = new LinkedHashMap<>();
-    for (String one : desk.collection().setting(SETTING).orElse("").split(" ")) {
+    for (String one : workspace.collection().setting(SETTING).orElse("").split(" ")) {
       String[] pair = one.split("=");
       if (pair.length == 2 && Fields.named(pair[0]).isPresent()) {
         wanted.put(Fields.of(pair[0]), Integer.parseInt(pair[1]));
@@ -73,7 +73,7 @@ final class Columns {
     column.setPrefWidth(width);
     column.setCellValueFactory(row -> TrackPane.value(row.getValue()));
     column.setEditable(field.editable() && field.origin() == FieldOrigin.FILE);
-    column.setCellFactory(c -> new TrackCell(desk, field, edited));
+    column.setCellFactory(c -> new TrackCell(workspace, field, edited));
     column.widthProperty().addListener((o, before, after) -> keep());
     return column;
   }
@@ -86,8 +86,8 @@ final class Columns {
           .append(Math.round(column.getWidth()))
           .append(' ');
     }
-    desk.debounced(
-        "columns", () -> desk.collection().keepSetting(SETTING, text.toString().strip()));
+    workspace.debounced(
+        "columns", () -> workspace.collection().keepSetting(SETTING, text.toString().strip()));
   }
 
   static Field<?> field(TableColumn<Integer, ?> column) {

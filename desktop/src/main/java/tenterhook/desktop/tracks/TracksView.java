@@ -1,4 +1,4 @@
-package tenterhook.desktop.table;
+package tenterhook.desktop.tracks;
 
 import java.util.Optional;
 import javafx.scene.Node;
@@ -6,11 +6,12 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.StationView;
-import tenterhook.desktop.shell.TrackList;
+import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /** A list of tracks that another view opened, such as the holes behind a cell of the Weave. */
 public final class TracksView implements StationView {
@@ -20,8 +21,8 @@ public final class TracksView implements StationView {
   private final TrackPane pane;
 
   /** The view. */
-  public TracksView(Desk desk) {
-    this.pane = new TrackPane(desk);
+  public TracksView(Workspace workspace) {
+    this.pane = new TrackPane(workspace);
     title.setId("list-title");
     HBox head =
         new HBox(

@@ -1,4 +1,4 @@
-package tenterhook.desktop.shell;
+package tenterhook.desktop.workspace;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -22,6 +22,7 @@ import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.find.Query;
 import tenterhook.core.job.Progress;
+import tenterhook.desktop.app.StandIns;
 import tenterhook.standins.synth.Encoder;
 import tenterhook.standins.synth.Recording;
 import tenterhook.standins.synth.Synth;
@@ -52,20 +53,20 @@ class DayTest {
       collection.apply(
           new Change("adds", true, List.of(new Edit.SetCrates(Crates.NONE, crates))),
           Progress.SILENT);
-      Desk[] desk = new Desk[1];
-      onToolkit(() -> desk[0] = new Desk(collection));
-      assertThat(held(desk[0])).isEqualTo(1);
+      Workspace[] workspace = new Workspace[1];
+      onToolkit(() -> workspace[0] = new Workspace(collection, StandIns.services()));
+      assertThat(held(workspace[0])).isEqualTo(1);
       now.updateAndGet(then -> then.plus(Duration.ofDays(3)));
-      onToolkit(desk[0]::tick);
-      assertThat(held(desk[0])).isZero();
+      onToolkit(workspace[0]::tick);
+      assertThat(held(workspace[0])).isZero();
       now.updateAndGet(then -> then.minus(Duration.ofDays(3)));
-      onToolkit(desk[0]::tick);
-      assertThat(held(desk[0])).isEqualTo(1);
-      onToolkit(desk[0]::close);
+      onToolkit(workspace[0]::tick);
+      assertThat(held(workspace[0])).isEqualTo(1);
+      onToolkit(workspace[0]::close);
     }
   }
 
-  private static int held(Desk desk) {
-    return desk.contents().members("Fresh").orElseThrow().getCardinality();
+  private static int held(Workspace workspace) {
+    return workspace.contents().members("Fresh").orElseThrow().getCardinality();
   }
 }

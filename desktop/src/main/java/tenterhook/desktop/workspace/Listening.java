@@ -1,4 +1,4 @@
-package tenterhook.desktop.listen;
+package tenterhook.desktop.workspace;
 
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
@@ -25,7 +25,6 @@ import tenterhook.core.measure.Measurement;
 import tenterhook.core.measure.Overview;
 import tenterhook.core.measure.Passage;
 import tenterhook.core.measure.TempoFound;
-import tenterhook.desktop.shell.Desk;
 
 /**
  * Listening to the chosen track: what the keys and the strip's buttons do. No nodes. Previewing
@@ -42,7 +41,7 @@ public final class Listening {
 
   private static final int IDLE_TICKS = 10;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final SoundOutputs outputs;
   private final Player player;
   private final ReadOnlyObjectWrapper<Status> status;
@@ -56,16 +55,16 @@ public final class Listening {
   private String device;
 
   /**
-   * Listening at a desk.
+   * Listening in a workspace.
    *
    * @param outputs the machine's devices
    * @param standIn used when there are none
    */
-  public Listening(Desk desk, SoundOutputs outputs, SoundOutputs standIn) {
-    this.desk = desk;
+  public Listening(Workspace workspace, SoundOutputs outputs, SoundOutputs standIn) {
+    this.workspace = workspace;
     this.outputs = outputs;
-    this.device = desk.collection().setting(DEVICE).orElse("");
-    this.even = desk.collection().setting(EVEN).map("yes"::equals).orElse(true);
+    this.device = workspace.collection().setting(DEVICE).orElse("");
+    this.even = workspace.collection().setting(EVEN).map("yes"::equals).orElse(true);
     this.player = new Player(outputs, standIn, device);
     this.status = new ReadOnlyObjectWrapper<>(player.status());
     ticks.setCycleCount(Animation.INDEFINITE);
@@ -106,7 +105,7 @@ public final class Listening {
 
   /** Whether the chosen track is the one that is loaded. */
   public boolean here() {
-    return loaded != 0 && loaded == desk.chosen().get();
+    return loaded != 0 && loaded == workspace.chosen().get();
   }
 
   /** Plays the chosen track, or stands still when it is heard. */
@@ -120,8 +119,8 @@ public final class Listening {
   }
 
   private void load(double seconds, boolean play) {
-    int id = desk.chosen().get();
-    CollectionState state = desk.state().get();
+    int id = workspace.chosen().get();
+    CollectionState state = workspace.state().get();
     if (id == 0 || !state.snapshot().has(id)) {
       return;
     }
@@ -132,7 +131,7 @@ public final class Listening {
   }
 
   private double gain() {
-    var snapshot = desk.state().get().snapshot();
+    var snapshot = workspace.state().get().snapshot();
     return even && loaded != 0
         ? LevelRule.gainDb(
             snapshot.value(loaded, Fields.LOUDNESS), snapshot.value(loaded, Fields.TRUE_PEAK))
@@ -171,7 +170,7 @@ public final class Listening {
     double claimed = here() ? status.get().length() : 0;
     return claimed > 0
         ? Optional.of(claimed)
-        : desk.state().get().snapshot().value(desk.chosen().get(), Fields.DURATION);
+        : workspace.state().get().snapshot().value(workspace.chosen().get(), Fields.DURATION);
   }
 
   /** Goes to the loudest passage of the chosen track, where it was measured. */
@@ -197,7 +196,7 @@ public final class Listening {
   private Loop barAt(double seconds, Optional<Measurement> measured) {
     Optional<TempoFound> tempo = measured.flatMap(Measurement::tempo);
     double beat =
-        GoesWith.tempo(desk.state().get().snapshot(), loaded)
+        GoesWith.tempo(workspace.state().get().snapshot(), loaded)
             .map(bpm -> 60 / bpm)
             .orElse(USUAL_BAR_SECONDS / 4);
     double grid = tempo.map(TempoFound::firstBeatSeconds).orElse(seconds);
@@ -211,19 +210,19 @@ public final class Listening {
    * @param then gets it on the toolkit's thread, unless another track was chosen meanwhile
    */
   public void measured(Consumer<Optional<Measurement>> then) {
-    int id = desk.chosen().get();
-    String sound = id == 0 ? "" : desk.state().get().snapshot().raw(id, Fields.SOUND);
+    int id = workspace.chosen().get();
+    String sound = id == 0 ? "" : workspace.state().get().snapshot().raw(id, Fields.SOUND);
     if (sound.isEmpty()) {
       then.accept(Optional.empty());
     } else if (sound.equals(measuredSound)) {
       then.accept(measured);
     } else {
-      desk.background(
-          () -> desk.collection().measured().of(sound),
+      workspace.background(
+          () -> workspace.collection().measured().of(sound),
           found -> {
             measuredSound = sound;
             measured = found;
-            if (desk.chosen().get() == id) {
+            if (workspace.chosen().get() == id) {
               then.accept(found);
             }
           });
@@ -238,7 +237,7 @@ public final class Listening {
    *     not measured
    */
   public void overview(int id, Consumer<Overview> then) {
-    String sound = desk.state().get().snapshot().raw(id, Fields.SOUND);
+    String sound = workspace.state().get().snapshot().raw(id, Fields.SOUND);
     if (sound.isEmpty()) {
       return;
     }
@@ -247,8 +246,8 @@ public final class Listening {
       known.ifPresent(then);
       return;
     }
-    desk.background(
-        () -> desk.collection().measured().overview(sound),
+    workspace.background(
+        () -> workspace.collection().measured().overview(sound),
         found -> {
           overviews.put(sound, found);
           found.ifPresent(then);
@@ -264,7 +263,7 @@ public final class Listening {
   public void even(boolean on) {
     even = on;
     player.gain(gain());
-    desk.collection().keepSetting(EVEN, on ? "yes" : "no");
+    workspace.collection().keepSetting(EVEN, on ? "yes" : "no");
   }
 
   /** The devices there are, and which one is chosen; empty for the usual one. */
@@ -281,7 +280,7 @@ public final class Listening {
   public void device(String name) {
     device = name;
     player.device(name);
-    desk.collection().keepSetting(DEVICE, name);
+    workspace.collection().keepSetting(DEVICE, name);
     watch();
   }
 

@@ -1,4 +1,4 @@
-package tenterhook.desktop.table;
+package tenterhook.desktop.control;
 
 import java.util.List;
 import javafx.css.PseudoClass;
@@ -12,10 +12,9 @@ import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.measure.Overview;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.listen.Waveform;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** One value of one track. Its nodes are made once; holes, lost and resting tracks are marked. */
 final class TrackCell extends TableCell<Integer, Integer> {
@@ -23,15 +22,15 @@ final class TrackCell extends TableCell<Integer, Integer> {
   private static final PseudoClass RESTING = PseudoClass.getPseudoClass("resting");
   private static final PseudoClass ON = PseudoClass.getPseudoClass("on");
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final Field<?> field;
   private final Columns.Edited edited;
   private final HBox box = new HBox(3);
   private final Waveform wave = new Waveform(false);
   private TextField typed;
 
-  TrackCell(Desk desk, Field<?> field, Columns.Edited edited) {
-    this.desk = desk;
+  TrackCell(Workspace workspace, Field<?> field, Columns.Edited edited) {
+    this.workspace = workspace;
     this.field = field;
     this.edited = edited;
     this.typed = new TextField();
@@ -59,7 +58,7 @@ final class TrackCell extends TableCell<Integer, Integer> {
   }
 
   private void show(int id) {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     String raw = snapshot.raw(id, field);
     boolean woven = field.weaveGroup().isPresent();
     boolean lost = field == Fields.STATE && snapshot.lost(id);
@@ -75,7 +74,7 @@ final class TrackCell extends TableCell<Integer, Integer> {
       pips(Fields.RATING.type().parse(raw).orElse(0));
     } else {
       boolean key = field == Fields.KEY || field == Fields.MEASURED_KEY;
-      String shown = key ? KeyWords.of(desk, raw) : field.type().show(raw);
+      String shown = key ? KeyWords.of(workspace, raw) : field.type().show(raw);
       String text = hole && raw.isEmpty() ? Words.of("hole") : shown;
       Look.data(this, field == Fields.TITLE ? marked(snapshot, id, text) : text);
     }
@@ -114,7 +113,8 @@ final class TrackCell extends TableCell<Integer, Integer> {
     setText(null);
     wave.show(Overview.EMPTY);
     setGraphic(wave);
-    desk.listening()
+    workspace
+        .listening()
         .overview(
             id,
             overview -> {
@@ -144,7 +144,7 @@ final class TrackCell extends TableCell<Integer, Integer> {
     }
     super.startEdit();
     if (isEditing()) {
-      typed.setText(desk.state().get().snapshot().shown(getItem(), field));
+      typed.setText(workspace.state().get().snapshot().shown(getItem(), field));
       Look.script(typed, typed.getText());
       setText(null);
       setGraphic(typed);
@@ -158,12 +158,14 @@ final class TrackCell extends TableCell<Integer, Integer> {
     String text = typed.getText();
     var complaint = field.type().complaint(text);
     if (complaint.isPresent()) {
-      desk.frame().tell(Words.of("told.badValue", field.label(), text, complaint.get()), true, 0);
+      workspace
+          .frame()
+          .tell(Words.of("told.badValue", field.label(), text, complaint.get()), true, 0);
       return;
     }
     cancelEdit();
     String raw = field.type().fromTyped(text);
-    boolean same = desk.state().get().snapshot().shown(id, field).equals(text);
+    boolean same = workspace.state().get().snapshot().shown(id, field).equals(text);
     if (!same) {
       edited.edit(id, field, raw);
     }

@@ -1,4 +1,4 @@
-package tenterhook.desktop.shell;
+package tenterhook.bench.screenshots;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.animation.PauseTransition;
+import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.Node;
@@ -25,24 +26,54 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.app.TenterhookApp;
 import tenterhook.desktop.code.CodingView;
 import tenterhook.desktop.crate.CratesView;
 import tenterhook.desktop.lost.LostView;
 import tenterhook.desktop.play.PlaysView;
 import tenterhook.desktop.repair.RepairsView;
+import tenterhook.desktop.shell.Shell;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Station;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
-/** Takes a picture of every main view of the running program, one after the other, and ends it. */
-final class Screenshots {
+/**
+ * Takes a picture of every main view of the program, which runs with the demo in it, one after the
+ * other, and ends it. Arguments: a folder, by default that of the documentation, and names of
+ * pictures, by default all; {@code --collection DIR} for the demo's place.
+ */
+public final class Screenshots {
   private static final Duration SETTLE = Duration.millis(900);
   private static final int LEFT = 60;
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final Shell shell;
   private final Stage stage;
   private final Path folder;
   private final List<String> only;
   private final List<Shot> shots = new ArrayList<>();
+
+  /** Starts the program and takes the pictures. */
+  public static void main(String[] args) {
+    Application.launch(Photographed.class, args);
+  }
+
+  /** The program, photographed as soon as its frame is shown. */
+  public static final class Photographed extends TenterhookApp {
+    @Override
+    protected boolean isDemo() {
+      return true;
+    }
+
+    @Override
+    protected void opened(Workspace workspace, Shell shell, Stage stage) {
+      List<String> words = words();
+      Path to = Path.of(words.isEmpty() ? "docs/screenshots" : words.getFirst());
+      List<String> only = words.subList(Math.min(1, words.size()), words.size());
+      new Screenshots(workspace, shell, stage, to, only).take();
+    }
+  }
 
   /** A picture: what to do first, and its file name. */
   private record Shot(String name, Runnable before) {}
@@ -52,15 +83,16 @@ final class Screenshots {
    *
    * @param only the names of those that are wanted, without anything done before; all when empty
    */
-  Screenshots(Desk desk, Shell shell, Stage stage, Path folder, List<String> only) {
-    this.desk = desk;
+  private Screenshots(
+      Workspace workspace, Shell shell, Stage stage, Path folder, List<String> only) {
+    this.workspace = workspace;
     this.shell = shell;
     this.stage = stage;
     this.folder = folder;
     this.only = List.copyOf(only);
   }
 
-  void take() {
+  private void take() {
     stage.setWidth(1280);
     stage.setHeight(800);
     shots.add(new Shot("weave", () -> shell.go(Station.WEAVE)));
@@ -99,24 +131,24 @@ final class Screenshots {
       next(0);
       return;
     }
-    desk.repairs().look();
-    desk.job(
+    workspace.repairs().look();
+    workspace.job(
         Words.of("catalogue.job"),
         true,
-        p -> desk.repairs().lookUpNow(p),
+        p -> workspace.repairs().lookUpNow(p),
         found -> {
-          desk.repairs().follow();
+          workspace.repairs().follow();
           measureMost();
         });
   }
 
   /** All but a few files are measured before, so that the job can be seen at the rest. */
   private void measureMost() {
-    RoaringBitmap most = desk.measuring().waiting();
+    RoaringBitmap most = workspace.measuring().waiting();
     most.andNot(most.limit(LEFT));
-    desk.independentJob(
+    workspace.independentJob(
         Words.of("measure.job"),
-        p -> Measuring.run(desk.collection(), most, p),
+        p -> Measuring.run(workspace.collection(), most, p),
         report -> {
           shell.go(Station.DUPLICATES);
           next(0);
@@ -146,17 +178,17 @@ final class Screenshots {
 
   /** Keeps one of each that is the same to the byte, for the holding bay's picture. */
   private void holdCopies() {
-    for (Group group : Duplicates.sameBytes(desk.state().get().snapshot())) {
-      desk.job(
+    for (Group group : Duplicates.sameBytes(workspace.state().get().snapshot())) {
+      workspace.job(
           "",
           false,
-          p -> Resolving.all(desk.collection(), List.of(group), new SpareFate.Hold(), p),
+          p -> Resolving.all(workspace.collection(), List.of(group), new SpareFate.Hold(), p),
           done -> {});
     }
   }
 
   private void listening() {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     var ids = snapshot.tracks(id -> snapshot.raw(id, Fields.FOLDER).equals("Rink/Skate 2018"));
     shell.show(TrackList.of("Rink/Skate 2018", ids));
     shell
@@ -167,14 +199,14 @@ final class Screenshots {
               p.closeEdit();
               p.walk(4);
             });
-    desk.listening().seek(desk.listening().length().orElse(0.0) * 0.4);
+    workspace.listening().seek(workspace.listening().length().orElse(0.0) * 0.4);
   }
 
   private void measuring() {
-    desk.listening().toggle();
-    desk.measuring().fills(false);
+    workspace.listening().toggle();
+    workspace.measuring().fills(false);
     shell.showMeasuring();
-    desk.measuring().measure(desk.measuring().waiting());
+    workspace.measuring().measure(workspace.measuring().waiting());
   }
 
   private void next(int at) {
@@ -204,7 +236,7 @@ final class Screenshots {
   }
 
   private void scripts() {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     var ids =
         snapshot.tracks(id -> snapshot.raw(id, Fields.TITLE).chars().anyMatch(c -> c >= 0x250));
     shell.show(TrackList.of("Names in every script", ids));
@@ -227,7 +259,7 @@ final class Screenshots {
   }
 
   private void edit() {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     var ids = snapshot.tracks(id -> snapshot.raw(id, Fields.FOLDER).equals("Rink/Doors"));
     shell.show(TrackList.of("Rink/Doors", ids));
     shell
@@ -257,9 +289,9 @@ final class Screenshots {
   private void plays() {
     shell.showPlays();
     if (shell.inView() instanceof PlaysView view) {
-      Path music = desk.state().get().roots().get("music");
+      Path music = workspace.state().get().roots().get("music");
       view.read(music.resolve("Set lists/2026-03-07 Coldharbour Rink.csv"));
-      desk.job(Words.of("plays.title"), false, p -> true, done -> press("answer", -1));
+      workspace.job(Words.of("plays.title"), false, p -> true, done -> press("answer", -1));
     }
   }
 
@@ -322,22 +354,26 @@ final class Screenshots {
       list.getSelectionModel().select(2);
     }
     shell.inView().tracks().ifPresent(p -> p.table().getSelectionModel().select(2));
-    if (desk.state().get().crates().crate("Fast laps").orElseThrow()
+    if (workspace.state().get().crates().crate("Fast laps").orElseThrow()
         instanceof Crate.RuleCrate rule) {
-      int near = desk.contents().explanation(rule).nearlyIn(2).first();
-      Platform.runLater(() -> desk.chosen().set(near)); // after the table has said its own
+      int near = workspace.contents().explanation(rule).nearlyIn(2).first();
+      Platform.runLater(() -> workspace.chosen().set(near)); // after the table has said its own
     }
   }
 
   /** Some changes that touch no file, one of them taken back. */
   private void history() {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     var some = snapshot.tracks(id -> id <= 12);
     var one = snapshot.tracks(id -> id == 7);
-    desk.collection().apply(TrackEdits.flag(snapshot, some, Fields.RESTING, true), Progress.SILENT);
-    desk.collection().apply(TrackEdits.flag(snapshot, one, Fields.GUARDED, true), Progress.SILENT);
-    desk.undo();
-    desk.job(Words.of("history.title"), false, p -> true, done -> shell.showHistory());
+    workspace
+        .collection()
+        .apply(TrackEdits.flag(snapshot, some, Fields.RESTING, true), Progress.SILENT);
+    workspace
+        .collection()
+        .apply(TrackEdits.flag(snapshot, one, Fields.GUARDED, true), Progress.SILENT);
+    workspace.undo();
+    workspace.job(Words.of("history.title"), false, p -> true, done -> shell.showHistory());
   }
 
   private void night() {

@@ -11,27 +11,30 @@ import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.RunningJob;
+import tenterhook.desktop.workspace.Workspace;
 
 /** The lines under the rail: jobs that run, what was done, and questions. None of them blocks. */
-final class Bars extends VBox {
+final class Notifications extends VBox {
   private static final Duration STAY = Duration.seconds(12);
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final VBox jobs = new VBox();
   private final VBox told = new VBox();
   private final VBox asked = new VBox();
   private final PauseTransition fade = new PauseTransition(STAY);
 
-  Bars(Desk desk) {
-    this.desk = desk;
+  Notifications(Workspace workspace) {
+    this.workspace = workspace;
     getChildren().addAll(jobs, told, asked);
     fade.setOnFinished(e -> told.getChildren().clear());
-    desk.jobs()
+    workspace
+        .jobs()
         .addListener(
             (ListChangeListener<RunningJob>)
                 c -> {
                   jobs.getChildren().clear();
-                  desk.jobs().forEach(j -> jobs.getChildren().add(line(j)));
+                  workspace.jobs().forEach(j -> jobs.getChildren().add(line(j)));
                 });
   }
 
@@ -47,7 +50,7 @@ final class Bars extends VBox {
     return line;
   }
 
-  void tell(String words, boolean trouble, long change) {
+  void show(String words, boolean trouble, long change) {
     Label label = Look.dataLabel(words);
     label.setId("told");
     label.setWrapText(true);
@@ -57,7 +60,8 @@ final class Bars extends VBox {
       line.getStyleClass().add("trouble");
     }
     if (change > 0) {
-      line.getChildren().add(Look.button(Words.of("told.undo"), () -> desk.undo(change), "quiet"));
+      line.getChildren()
+          .add(Look.button(Words.of("told.undo"), () -> workspace.undo(change), "quiet"));
     }
     line.getChildren()
         .add(Look.button(Words.of("told.close"), () -> told.getChildren().clear(), "quiet"));

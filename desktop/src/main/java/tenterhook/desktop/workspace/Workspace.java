@@ -1,4 +1,4 @@
-package tenterhook.desktop.shell;
+package tenterhook.desktop.workspace;
 
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -20,7 +20,6 @@ import javafx.util.Duration;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.execution.ChangeExecutor;
-import tenterhook.adapters.listen.SoundCards;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.adapters.state.Delta;
 import tenterhook.core.change.Change;
@@ -32,19 +31,14 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.job.Progress;
-import tenterhook.core.listen.SoundOutputs;
 import tenterhook.core.repair.RepairKind;
-import tenterhook.desktop.listen.Listening;
-import tenterhook.desktop.measure.MeasuringModel;
-import tenterhook.desktop.repair.RepairsModel;
 import tenterhook.desktop.theme.Words;
-import tenterhook.standins.listen.SilentOutputs;
 
 /**
  * What every station works with: the collection, jobs, changes, messages, and the way to other
  * stations. Its properties change on the toolkit's thread only.
  */
-public final class Desk {
+public final class Workspace {
   private static final String KEYS = "keys";
 
   private final MusicCollection collection;
@@ -100,23 +94,17 @@ public final class Desk {
     default void edit() {}
   }
 
-  /** The desk of a collection on this machine. */
-  public Desk(MusicCollection collection) {
-    this(collection, new SoundCards(), new SilentOutputs(1));
-  }
-
   /**
-   * The desk of a collection.
+   * The workspace of a collection.
    *
-   * @param outputs the devices that sound can go to
-   * @param standIn used when there are none
+   * @param outside what it uses of the world outside
    */
-  Desk(MusicCollection collection, SoundOutputs outputs, SoundOutputs standIn) {
+  public Workspace(MusicCollection collection, ExternalServices outside) {
     this.collection = collection;
     this.state = new ReadOnlyObjectWrapper<>(collection.state());
     this.contents = collection.contents();
-    this.repairs = new RepairsModel(this);
-    this.listening = new Listening(this, outputs, standIn);
+    this.repairs = new RepairsModel(this, outside.catalogue());
+    this.listening = new Listening(this, outside.outputs(), outside.silent());
     this.measuring = new MeasuringModel(this);
     this.wheelKeys.set(collection.setting(KEYS).map("wheel"::equals).orElse(false));
     collection.listen(this::changed);
@@ -155,7 +143,7 @@ public final class Desk {
   }
 
   /** Shows keys the other way, and remembers it. */
-  void otherKeys() {
+  public void otherKeys() {
     wheelKeys.set(!wheelKeys.get());
     collection.keepSetting(KEYS, wheelKeys.get() ? "wheel" : "notes");
   }
@@ -195,7 +183,8 @@ public final class Desk {
     }
   }
 
-  void frame(Frame window) {
+  /** Says by which window the stations are shown. */
+  public void frame(Frame window) {
     this.frame = window;
   }
 
@@ -253,7 +242,8 @@ public final class Desk {
     return frame;
   }
 
-  ObservableList<RunningJob> jobs() {
+  /** What runs and is shown. */
+  public ObservableList<RunningJob> jobs() {
     return jobs.shown();
   }
 
@@ -446,7 +436,7 @@ public final class Desk {
   }
 
   /** Whether no work is waiting or running, seen from any thread. */
-  boolean quiet() {
+  public boolean quiet() {
     return jobs.quiet() && !posted.get() && repairs.quiet();
   }
 

@@ -1,4 +1,4 @@
-package tenterhook.desktop.shell;
+package tenterhook.desktop.app;
 
 import java.nio.file.Path;
 import java.time.InstantSource;
@@ -16,16 +16,16 @@ import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.disk.DataFolder;
 import tenterhook.adapters.store.CollectionRefused;
 import tenterhook.core.job.Progress;
+import tenterhook.desktop.shell.Shell;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
-import tenterhook.standins.demo.DemoCollection;
-import tenterhook.standins.demo.DemoMusic;
+import tenterhook.desktop.workspace.Workspace;
 
 /** Opens the collection while a small window says what is going on, then shows the frame. */
-public final class TenterhookApp extends Application {
+public class TenterhookApp extends Application {
   private static final String SIZE = "window";
 
-  private @Nullable Desk desk;
+  private @Nullable Workspace workspace;
 
   @Override
   public void start(Stage stage) {
@@ -77,20 +77,23 @@ public final class TenterhookApp extends Application {
   private MusicCollection collection(Progress progress)
       throws java.io.IOException, CollectionRefused {
     List<String> raw = getParameters().getRaw();
-    List<String> plain = words(raw);
-    boolean demo = !plain.isEmpty() && List.of("demo", "pictures").contains(plain.getFirst());
     int at = raw.indexOf("--collection");
-    if (demo) {
+    if (isDemo()) {
       Path folder = at >= 0 ? Path.of(raw.get(at + 1)) : DataFolder.ofUser().resolve("demo");
-      return DemoCollection.open(folder, DemoMusic.TRACKS, progress);
+      return StandIns.demo(folder, progress);
     }
     Path folder = at >= 0 ? Path.of(raw.get(at + 1)) : DataFolder.ofUser();
     return MusicCollection.open(folder, InstantSource.system());
   }
 
-  /** The words of a call that are no options. */
-  private static List<String> words(List<String> args) {
-    List<String> words = new ArrayList<>(args);
+  /** Whether the demo is opened, and not the DJ's own collection. */
+  protected boolean isDemo() {
+    return words().stream().findFirst().filter("demo"::equals).isPresent();
+  }
+
+  /** The words of the call that are no options. */
+  protected final List<String> words() {
+    List<String> words = new ArrayList<>(getParameters().getRaw());
     int at = words.indexOf("--collection");
     if (at >= 0) {
       words.subList(at, Math.min(words.size(), at + 2)).clear();
@@ -100,8 +103,8 @@ public final class TenterhookApp extends Application {
   }
 
   private void show(Stage stage, MusicCollection collection) {
-    Desk opened = new Desk(collection);
-    desk = opened;
+    Workspace opened = new Workspace(collection, StandIns.services());
+    workspace = opened;
     Shell shell = new Shell(opened);
     Thread.setDefaultUncaughtExceptionHandler(
         (thread, broken) -> {
@@ -116,21 +119,19 @@ public final class TenterhookApp extends Application {
         e ->
             collection.keepSetting(
                 SIZE, Math.round(stage.getWidth()) + " " + Math.round(stage.getHeight())));
-    List<String> plain = words(getParameters().getRaw());
-    if (!plain.isEmpty() && plain.getFirst().equals("pictures")) {
-      Path to = Path.of(plain.size() > 1 ? plain.get(1) : "docs/screenshots");
-      List<String> only = plain.subList(Math.min(2, plain.size()), plain.size());
-      new Screenshots(opened, shell, stage, to, only).take();
-    } else {
-      shell.checkFiles();
-      opened.repairs().look();
-    }
+    opened(opened, shell, stage);
+  }
+
+  /** What begins once the frame is shown. */
+  protected void opened(Workspace workspace, Shell shell, Stage stage) {
+    shell.checkFiles();
+    workspace.repairs().look();
   }
 
   @Override
   public void stop() {
-    if (desk != null) {
-      desk.close();
+    if (workspace != null) {
+      workspace.close();
     }
   }
 }

@@ -1,4 +1,4 @@
-package tenterhook.desktop.table;
+package tenterhook.desktop.control;
 
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -14,18 +14,17 @@ import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.field.Fields;
-import tenterhook.desktop.play.PlaysView;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
 
 /** What can be done with the tracks of a table; filled when it opens. */
 final class TrackMenu {
-  private final Desk desk;
+  private final Workspace workspace;
   private final TrackPane pane;
   private final Columns columns;
 
-  TrackMenu(Desk desk, TrackPane pane, Columns columns) {
-    this.desk = desk;
+  TrackMenu(Workspace workspace, TrackPane pane, Columns columns) {
+    this.workspace = workspace;
     this.pane = pane;
     this.columns = columns;
   }
@@ -46,7 +45,7 @@ final class TrackMenu {
       rating.getItems().add(item);
     }
     Menu crates = new Menu(Words.of("menu.crate"));
-    for (Crate crate : desk.state().get().crates().all()) {
+    for (Crate crate : workspace.state().get().crates().all()) {
       if (crate instanceof Crate.HandCrate hand) {
         MenuItem item = new MenuItem(hand.name());
         item.setOnAction(e -> addTo(hand));
@@ -55,7 +54,7 @@ final class TrackMenu {
     }
     crates.setDisable(crates.getItems().isEmpty());
     Menu never = new Menu(Words.of("menu.never"));
-    for (Shelf shelf : desk.state().get().crates().shelves()) {
+    for (Shelf shelf : workspace.state().get().crates().shelves()) {
       MenuItem item = new MenuItem(shelf.name());
       item.setOnAction(e -> neverPlay(shelf));
       never.getItems().add(item);
@@ -71,9 +70,9 @@ final class TrackMenu {
             takeOut(),
             never,
             new SeparatorMenuItem(),
-            item("menu.measure", () -> desk.measuring().measure(pane.selection())),
-            item("menu.follow", () -> desk.frame().goesWith()),
-            item("menu.played", () -> PlaysView.count(desk, chosen())),
+            item("menu.measure", () -> workspace.measuring().measure(pane.selection())),
+            item("menu.follow", () -> workspace.frame().goesWith()),
+            item("menu.played", () -> NightQuestion.count(workspace, chosen())),
             item("menu.rest", () -> pane.flag(Fields.RESTING)),
             item("menu.guard", () -> pane.flag(Fields.GUARDED)),
             item("menu.copyPath", this::copyPath),
@@ -92,7 +91,7 @@ final class TrackMenu {
   /** Only for the list of a hand crate. */
   private MenuItem takeOut() {
     MenuItem item = new MenuItem(Words.of("menu.takeOut"));
-    Crates now = desk.state().get().crates();
+    Crates now = workspace.state().get().crates();
     item.setDisable(true);
     if (now.crate(pane.list().title()).orElse(null) instanceof Crate.HandCrate hand) {
       item.setDisable(false);
@@ -103,7 +102,7 @@ final class TrackMenu {
             String title =
                 Words.of("change.fromCrate", hand.tracks().size() - kept.size(), hand.name());
             Crates after = now.with(hand.name(), c -> new Crate.HandCrate(hand.name(), kept));
-            desk.apply(new Change(title, true, List.of(new Edit.SetCrates(now, after))));
+            workspace.apply(new Change(title, true, List.of(new Edit.SetCrates(now, after))));
           });
     }
     return item;
@@ -114,21 +113,21 @@ final class TrackMenu {
   }
 
   private void addTo(Crate.HandCrate hand) {
-    Crates now = desk.state().get().crates();
+    Crates now = workspace.state().get().crates();
     LinkedHashSet<Integer> tracks = new LinkedHashSet<>(hand.tracks());
     pane.table().getSelectionModel().getSelectedItems().forEach(tracks::add);
     Crates after =
         now.with(hand.name(), c -> new Crate.HandCrate(hand.name(), List.copyOf(tracks)));
     String title = Words.of("change.toCrate", tracks.size() - hand.tracks().size(), hand.name());
-    desk.apply(new Change(title, true, List.of(new Edit.SetCrates(now, after))));
+    workspace.apply(new Change(title, true, List.of(new Edit.SetCrates(now, after))));
   }
 
   private void neverPlay(Shelf shelf) {
-    Crates now = desk.state().get().crates();
+    Crates now = workspace.state().get().crates();
     List<Integer> tracks = chosen();
     Crates after = now.withShelf(shelf.name(), s -> s.with(s.never().plus(tracks)));
     String what = Words.of("count.tracks", tracks.size());
-    desk.apply(
+    workspace.apply(
         new Change(
             Words.of("change.never", shelf.name(), what),
             true,
@@ -137,7 +136,8 @@ final class TrackMenu {
 
   private void copyPath() {
     StringBuilder text = new StringBuilder();
-    pane.selection().forEach((int id) -> text.append(desk.state().get().path(id)).append('\n'));
+    pane.selection()
+        .forEach((int id) -> text.append(workspace.state().get().path(id)).append('\n'));
     ClipboardContent content = new ClipboardContent();
     content.putString(text.toString().strip());
     Clipboard.getSystemClipboard().setContent(content);

@@ -1,4 +1,4 @@
-package tenterhook.desktop.play;
+package tenterhook.desktop.control;
 
 import java.io.File;
 import java.nio.file.Path;

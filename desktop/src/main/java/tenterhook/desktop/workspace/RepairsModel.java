@@ -1,4 +1,4 @@
-package tenterhook.desktop.repair;
+package tenterhook.desktop.workspace;
 
 import java.io.IOException;
 import java.util.ArrayList;
@@ -37,11 +37,9 @@ import tenterhook.core.repair.RepairKind;
 import tenterhook.core.repair.RepairRules;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Words;
-import tenterhook.standins.catalogue.CatalogueBook;
-import tenterhook.standins.catalogue.CatalogueService;
-import tenterhook.standins.demo.DemoMusic;
+import tenterhook.desktop.workspace.ExternalServices.CatalogueStarter;
+import tenterhook.desktop.workspace.ExternalServices.RunningCatalogue;
 
 /**
  * The proposals of the open collection as the window sees them: kept in step beside the window, and
@@ -51,7 +49,7 @@ public final class RepairsModel {
   private static final List<Field<?>> LOOKED_UP =
       List.of(Fields.ARTIST, Fields.TITLE, Fields.ALBUM, Fields.YEAR, Fields.GENRE, Fields.TRACK);
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final RepairService repairService;
   private final ReadOnlyObjectWrapper<List<Proposal>> proposals =
       new ReadOnlyObjectWrapper<>(List.of());
@@ -60,13 +58,19 @@ public final class RepairsModel {
   private final AtomicInteger waiting = new AtomicInteger();
   private boolean begun;
   private @Nullable Catalogue catalogue;
-  private @Nullable CatalogueService service;
+  private final CatalogueStarter starter;
+  private @Nullable RunningCatalogue service;
 
-  /** The proposals of a desk's collection; nothing is looked at yet. */
-  public RepairsModel(Desk desk) {
-    this.desk = desk;
-    this.repairService = new RepairService(desk.collection());
-    desk.state().addListener((o, before, after) -> follow());
+  /**
+   * The proposals of a workspace's collection; nothing is looked at yet.
+   *
+   * @param starter starts the catalogue that ships
+   */
+  RepairsModel(Workspace workspace, CatalogueStarter starter) {
+    this.workspace = workspace;
+    this.starter = starter;
+    this.repairService = new RepairService(workspace.collection());
+    workspace.state().addListener((o, before, after) -> follow());
   }
 
   /** The newest proposals; empty before the first look. */
@@ -85,7 +89,7 @@ public final class RepairsModel {
   public void look() {
     if (!begun) {
       begun = true;
-      desk.independentJob(
+      workspace.independentJob(
           Words.of("repairs.job"),
           p -> {
             repairService.look(p);
@@ -102,7 +106,7 @@ public final class RepairsModel {
   }
 
   /** Work of a moment, beside the window and beside jobs. */
-  <T> void beside(java.util.function.Supplier<T> work, Consumer<T> then) {
+  public <T> void beside(java.util.function.Supplier<T> work, Consumer<T> then) {
     waiting.incrementAndGet();
     keeper.submit(
         () -> {
@@ -112,7 +116,8 @@ public final class RepairsModel {
           } catch (RuntimeException | Error broken) {
             Platform.runLater(
                 () ->
-                    desk.frame()
+                    workspace
+                        .frame()
                         .tell(Words.of("told.failed", Words.of("job.reading"), broken), true, 0));
           } finally {
             Platform.runLater(waiting::decrementAndGet);
@@ -151,13 +156,13 @@ public final class RepairsModel {
   }
 
   /** How many proposals decisions hold. */
-  static int count(List<Decision> decisions) {
+  public static int count(List<Decision> decisions) {
     return decisions.stream().mapToInt(d -> d.proposals().size()).sum();
   }
 
   /** The proposals of a list that may be taken in bulk: certain, and the track is not guarded. */
   public List<Proposal> certain(List<Proposal> some) {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     return some.stream()
         .filter(p -> p.certainty() >= rules().certainFrom())
         .filter(p -> snapshot.raw(p.id(), Fields.GUARDED).isEmpty())
@@ -177,14 +182,15 @@ public final class RepairsModel {
   private void accept(List<Proposal> some, String words) {
     Change change = repairService.change(some, words);
     if (change.isEmpty()) {
-      desk.frame().tell(Words.of("repairs.guarded"), false, 0);
+      workspace.frame().tell(Words.of("repairs.guarded"), false, 0);
       return;
     }
-    desk.job(change.title(), some.size() > 20, p -> repairService.apply(change, p), desk::told);
+    workspace.job(
+        change.title(), some.size() > 20, p -> repairService.apply(change, p), workspace::told);
   }
 
   /** Accepts one proposal with other values than it proposed. */
-  void acceptAs(Proposal proposal, List<SetField> edits) {
+  public void acceptAs(Proposal proposal, List<SetField> edits) {
     accept(
         proposal.kind(),
         List.of(
@@ -206,18 +212,18 @@ public final class RepairsModel {
   public void settle(RepairRules rules, String told) {
     repairService.settle(rules);
     follow();
-    desk.frame().tell(told, false, 0);
+    workspace.frame().tell(told, false, 0);
   }
 
   /** Refuses a kind for tracks. */
-  void dismiss(RepairKind kind, RoaringBitmap ids) {
+  public void dismiss(RepairKind kind, RoaringBitmap ids) {
     settle(
         rules().dismissing(kind, ids, true),
         Words.of("repairs.dismissed", ids.getCardinality(), Words.of("repair.kind." + kind.key())));
   }
 
   /** Brings back all that was refused, kinds and tracks. */
-  void bringBack() {
+  public void bringBack() {
     RepairRules now = rules();
     settle(
         new RepairRules(java.util.Set.of(), Map.of(), now.junk(), now.certainFrom()),
@@ -226,7 +232,7 @@ public final class RepairsModel {
 
   /** The tracks with a hole that the catalogue could close. */
   public RoaringBitmap toLookUp() {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     return snapshot.tracks(
         id ->
             !snapshot.lost(id)
@@ -236,7 +242,7 @@ public final class RepairsModel {
 
   /** Asks the catalogue as a job; what it says is kept, also when it stops halfway. */
   public void lookUp(RoaringBitmap ids) {
-    desk.independentJob(
+    workspace.independentJob(
         Words.of("catalogue.job"), p -> repairService.lookUp(ids, catalogue(), p), this::said);
   }
 
@@ -250,13 +256,14 @@ public final class RepairsModel {
     long answered = found.answers().values().stream().filter(a -> !a.matches().isEmpty()).count();
     String said = Words.of("catalogue.said", answered, found.answers().size());
     boolean trouble = !found.trouble().isEmpty();
-    desk.frame()
+    workspace
+        .frame()
         .tell(trouble ? Words.of("catalogue.trouble", said, found.trouble()) : said, trouble, 0);
   }
 
   /** The tracks of a release that the collection does not have; asked beside the window. */
-  void missing(CatalogueEntry entry, Consumer<List<CatalogueEntry>> then) {
-    Snapshot snapshot = desk.state().get().snapshot();
+  public void missing(CatalogueEntry entry, Consumer<List<CatalogueEntry>> then) {
+    Snapshot snapshot = workspace.state().get().snapshot();
     beside(
         () -> {
           try {
@@ -283,16 +290,17 @@ public final class RepairsModel {
   private synchronized Catalogue catalogue() throws IOException {
     Catalogue known = catalogue;
     if (known == null) {
-      service = CatalogueService.start(CatalogueBook.ofDemo(DemoMusic.TRACKS), 0);
-      known = new CatalogueClient(service.address(), Manners.NEIGHBOURLY, Thread::sleep);
+      RunningCatalogue started = starter.start();
+      service = started;
+      known = new CatalogueClient(started.address(), Manners.NEIGHBOURLY, Thread::sleep);
       catalogue = known;
     }
     return known;
   }
 
   /** What proposals would do to crates; found beside the window. */
-  void effects(List<Proposal> some, Consumer<List<CrateEffect>> then) {
-    CollectionState state = desk.state().get();
+  public void effects(List<Proposal> some, Consumer<List<CrateEffect>> then) {
+    CollectionState state = workspace.state().get();
     beside(
         () -> {
           List<Cell> cells = new ArrayList<>();
@@ -307,7 +315,10 @@ public final class RepairsModel {
               Derived.refreshed(state.snapshot().with(cells), state.codebook(), changed);
           CrateContents now =
               new CrateContents(
-                  state.snapshot(), state.codebook(), state.crates(), desk.collection().today());
+                  state.snapshot(),
+                  state.codebook(),
+                  state.crates(),
+                  workspace.collection().today());
           return CrateEffect.of(state.crates(), now, next, changed);
         },
         then);

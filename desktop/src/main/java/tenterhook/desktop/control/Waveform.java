@@ -1,4 +1,4 @@
-package tenterhook.desktop.listen;
+package tenterhook.desktop.control;
 
 import java.util.ArrayList;
 import java.util.List;

@@ -1,4 +1,4 @@
-package tenterhook.desktop.shell;
+package tenterhook.desktop.workspace;
 
 import java.nio.file.NoSuchFileException;
 import java.util.HashMap;
@@ -58,15 +58,15 @@ final class Jobs {
     return waiting.get() == 0;
   }
 
-  <T> void job(String name, boolean visible, Desk.Work<T> work, Consumer<T> then) {
+  <T> void job(String name, boolean visible, Workspace.Work<T> work, Consumer<T> then) {
     run(worker, name, visible, work, then, () -> {});
   }
 
-  <T> void independentJob(String name, Desk.Work<T> work, Consumer<T> then, Runnable ended) {
+  <T> void independentJob(String name, Workspace.Work<T> work, Consumer<T> then, Runnable ended) {
     run(asking, name, true, work, then, ended);
   }
 
-  <T> void unseen(String name, Desk.Work<T> work, Consumer<T> then) {
+  <T> void unseen(String name, Workspace.Work<T> work, Consumer<T> then) {
     run(asking, name, false, work, then, () -> {});
   }
 
@@ -111,7 +111,7 @@ final class Jobs {
       ExecutorService by,
       String name,
       boolean visible,
-      Desk.Work<T> work,
+      Workspace.Work<T> work,
       Consumer<T> then,
       Runnable ended) {
     RunningJob job = new RunningJob(name);

@@ -1,4 +1,4 @@
-package tenterhook.desktop.table;
+package tenterhook.desktop.control;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -24,17 +24,17 @@ import tenterhook.core.find.Query;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackOrder;
 import tenterhook.desktop.edit.EditPanel;
-import tenterhook.desktop.shell.Desk;
-import tenterhook.desktop.shell.TrackList;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Workspace;
 
 /**
  * The one table of tracks. It shows a list, narrowed by a query; the list itself stays as it was
  * opened until it is opened anew, so that a row does not vanish under the hand that mends it.
  */
 public final class TrackPane extends BorderPane {
-  private final Desk desk;
+  private final Workspace workspace;
   private final TableView<Integer> table = new TableView<>();
   private final ObservableList<Integer> rows = FXCollections.observableArrayList();
   private final Label count = Look.label("", "second");
@@ -49,12 +49,12 @@ public final class TrackPane extends BorderPane {
   /**
    * A table.
    *
-   * @param desk what it works with
+   * @param workspace what it works with
    */
-  public TrackPane(Desk desk) {
-    this.desk = desk;
-    this.columns = new Columns(desk, table, this::edit);
-    this.editPanel = new EditPanel(desk, this::closeEdit);
+  public TrackPane(Workspace workspace) {
+    this.workspace = workspace;
+    this.columns = new Columns(workspace, table, this::edit);
+    this.editPanel = new EditPanel(workspace, this::closeEdit);
     table.setItems(rows);
     table.setId("tracks");
     table.setAccessibleText(Words.of("table.name"));
@@ -63,14 +63,14 @@ public final class TrackPane extends BorderPane {
     table.setPlaceholder(Look.label(Words.of("table.empty"), "empty"));
     table.setFixedCellSize(27);
     table.setSortPolicy(t -> sort());
-    table.setContextMenu(new TrackMenu(desk, this, columns).menu());
+    table.setContextMenu(new TrackMenu(workspace, this, columns).menu());
     table.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     table
         .getSelectionModel()
         .getSelectedItems()
         .addListener((javafx.collections.ListChangeListener<Integer>) c -> selected());
-    desk.state().addListener((o, before, after) -> refresh());
-    desk.wheelKeys().addListener((o, before, after) -> table.refresh());
+    workspace.state().addListener((o, before, after) -> refresh());
+    workspace.wheelKeys().addListener((o, before, after) -> table.refresh());
     setCenter(table);
     HBox foot = new HBox(count);
     foot.getStyleClass().add("table-foot");
@@ -132,7 +132,7 @@ public final class TrackPane extends BorderPane {
   }
 
   private void fill() {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     List<Integer> ids = new ArrayList<>();
     RoaringBitmap found = found(snapshot);
     for (int id : list.ids()) {
@@ -156,14 +156,14 @@ public final class TrackPane extends BorderPane {
     } else {
       list.ids().forEach(scope::add);
     }
-    answer = query.equals(Query.ALL) ? scope : desk.contents().finder().find(query, scope);
+    answer = query.equals(Query.ALL) ? scope : workspace.contents().finder().find(query, scope);
     answered = snapshot;
     answeredQuery = query;
     return answer;
   }
 
   private void refresh() {
-    Snapshot snapshot = desk.state().get().snapshot();
+    Snapshot snapshot = workspace.state().get().snapshot();
     if (rows.stream().anyMatch(id -> !snapshot.has(id))) {
       fill();
     }
@@ -176,7 +176,7 @@ public final class TrackPane extends BorderPane {
       TableColumn<Integer, ?> by = table.getSortOrder().getFirst();
       boolean falling = by.getSortType() == TableColumn.SortType.DESCENDING;
       Field<?> field = Columns.field(by);
-      rows.sort(TrackOrder.by(desk.state().get().snapshot(), field, falling));
+      rows.sort(TrackOrder.by(workspace.state().get().snapshot(), field, falling));
     }
     return true;
   }
@@ -185,7 +185,7 @@ public final class TrackPane extends BorderPane {
     RoaringBitmap ids = selection();
     if (!ids.isEmpty()) {
       Integer item = table.getSelectionModel().getSelectedItem();
-      desk.choose(this, item == null ? ids.last() : item);
+      workspace.choose(this, item == null ? ids.last() : item);
     }
     if (getRight() != null) {
       editPanel.choose(ids);
@@ -216,7 +216,8 @@ public final class TrackPane extends BorderPane {
 
   private void edit(int id, Field<?> field, String raw) {
     RoaringBitmap one = RoaringBitmap.bitmapOf(id);
-    desk.command(field.label(), 1, now -> TrackEdits.set(now.snapshot(), one, Map.of(field, raw)));
+    workspace.command(
+        field.label(), 1, now -> TrackEdits.set(now.snapshot(), one, Map.of(field, raw)));
   }
 
   private void keys(KeyEvent event) {
@@ -258,7 +259,7 @@ public final class TrackPane extends BorderPane {
   void rate(int rating) {
     String raw = rating == 0 ? "" : String.valueOf(rating);
     RoaringBitmap ids = selection();
-    desk.command(
+    workspace.command(
         Fields.RATING.label(),
         ids.getCardinality(),
         now -> TrackEdits.set(now.snapshot(), ids, Map.of(Fields.RATING, raw)));
@@ -267,7 +268,7 @@ public final class TrackPane extends BorderPane {
   /** Sets a flag on the selection, or clears it when all have it. */
   void flag(Field<Boolean> flag) {
     RoaringBitmap ids = selection();
-    desk.command(
+    workspace.command(
         flag.label(),
         ids.getCardinality(),
         now -> {
@@ -280,11 +281,12 @@ public final class TrackPane extends BorderPane {
   void remove() {
     RoaringBitmap ids = selection();
     if (!ids.isEmpty()) {
-      desk.frame()
+      workspace
+          .frame()
           .ask(
               Words.of("ask.remove", ids.getCardinality()),
               Words.of("do.remove", ids.getCardinality()),
-              () -> desk.apply(TrackEdits.remove(desk.state().get().snapshot(), ids)));
+              () -> workspace.apply(TrackEdits.remove(workspace.state().get().snapshot(), ids)));
     }
   }
 

@@ -1,4 +1,4 @@
-package tenterhook.desktop.shell;
+package tenterhook.desktop.workspace;
 
 import java.util.ArrayList;
 import java.util.List;

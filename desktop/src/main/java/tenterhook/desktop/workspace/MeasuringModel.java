@@ -1,4 +1,4 @@
-package tenterhook.desktop.measure;
+package tenterhook.desktop.workspace;
 
 import java.util.Arrays;
 import java.util.List;
@@ -15,7 +15,6 @@ import tenterhook.core.job.Progress;
 import tenterhook.core.measure.MeasuredFields;
 import tenterhook.core.repair.SoundFills;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.shell.Desk;
 import tenterhook.desktop.theme.Words;
 
 /** Measuring as the window sees it: what is wished, what runs, what failed. No nodes. */
@@ -23,17 +22,17 @@ public final class MeasuringModel {
   private static final String WISH = "measuring";
   private static final String FILL = "measuring fills";
 
-  private final Desk desk;
+  private final Workspace workspace;
   private final ReadOnlyObjectWrapper<Boolean> running = new ReadOnlyObjectWrapper<>(false);
   private final ReadOnlyObjectWrapper<List<Refusal>> failed =
       new ReadOnlyObjectWrapper<>(List.of());
   private Optional<Stopper> stopper = Optional.empty();
   private RoaringBitmap wish;
 
-  /** Measuring at a desk; what an earlier sitting left is known. */
-  public MeasuringModel(Desk desk) {
-    this.desk = desk;
-    this.wish = ids(desk.collection().setting(WISH).orElse(""));
+  /** Measuring in a workspace; what an earlier sitting left is known. */
+  public MeasuringModel(Workspace workspace) {
+    this.workspace = workspace;
+    this.wish = ids(workspace.collection().setting(WISH).orElse(""));
   }
 
   private static RoaringBitmap ids(String text) {
@@ -56,7 +55,7 @@ public final class MeasuringModel {
 
   /** The tracks that wait to be measured. */
   public RoaringBitmap waiting() {
-    return MeasuredFields.waiting(desk.state().get().snapshot());
+    return MeasuredFields.waiting(workspace.state().get().snapshot());
   }
 
   /** What is left of the last wish, when it was stopped. */
@@ -65,23 +64,23 @@ public final class MeasuringModel {
   }
 
   /** The last wish, whether or not it was fulfilled. */
-  RoaringBitmap wish() {
+  public RoaringBitmap wish() {
     return wish.clone();
   }
 
   /** The tracks that are measured. */
-  static RoaringBitmap measured(Snapshot snapshot) {
+  public static RoaringBitmap measured(Snapshot snapshot) {
     return snapshot.tracks(id -> !snapshot.raw(id, Fields.SOUND).isEmpty());
   }
 
   /** Whether empty tempi and keys are filled when measuring ends. */
   public boolean fills() {
-    return desk.collection().setting(FILL).map("yes"::equals).orElse(true);
+    return workspace.collection().setting(FILL).map("yes"::equals).orElse(true);
   }
 
   /** Settles that, and remembers it. */
   public void fills(boolean on) {
-    desk.collection().keepSetting(FILL, on ? "yes" : "no");
+    workspace.collection().keepSetting(FILL, on ? "yes" : "no");
   }
 
   /**
@@ -97,9 +96,9 @@ public final class MeasuringModel {
     wish(ids);
     Stopper stop = new Stopper();
     stopper = Optional.of(stop);
-    desk.independentJob(
+    workspace.independentJob(
         Words.of("measure.job"),
-        p -> Measuring.run(desk.collection(), ids, stop.on(p)),
+        p -> Measuring.run(workspace.collection(), ids, stop.on(p)),
         report -> ended(ids, report),
         () -> running.set(false));
   }
@@ -112,7 +111,7 @@ public final class MeasuringModel {
   private void wish(RoaringBitmap ids) {
     wish = ids.clone();
     String text = ids.stream().mapToObj(String::valueOf).collect(Collectors.joining(" "));
-    desk.collection().keepSetting(WISH, text);
+    workspace.collection().keepSetting(WISH, text);
   }
 
   private void ended(RoaringBitmap ids, Measuring.Report report) {
@@ -122,7 +121,7 @@ public final class MeasuringModel {
             report.complete() ? "measure.done" : "measure.stopped",
             report.measured() + report.known(),
             report.failed().size());
-    desk.frame().tell(words, !report.failed().isEmpty(), 0);
+    workspace.frame().tell(words, !report.failed().isEmpty(), 0);
     if (report.complete()) {
       wish(new RoaringBitmap());
       if (fills()) {
@@ -132,17 +131,17 @@ public final class MeasuringModel {
   }
 
   /** The least certainty of what is filled in. */
-  int fillsFrom() {
-    return desk.repairs().rules().certainFrom();
+  public int fillsFrom() {
+    return workspace.repairs().rules().certainFrom();
   }
 
   /** Fills empty tempi and keys as one change; says nothing when there are none. */
   public void fill(RoaringBitmap ids) {
     Change change =
         SoundFills.of(
-            desk.collection().state().snapshot(), ids, fillsFrom(), Words.of("measure.fills"));
+            workspace.collection().state().snapshot(), ids, fillsFrom(), Words.of("measure.fills"));
     if (!change.isEmpty()) {
-      desk.apply(change);
+      workspace.apply(change);
     }
   }
 
