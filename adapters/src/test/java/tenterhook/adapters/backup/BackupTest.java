@@ -102,6 +102,12 @@ class BackupTest extends CollectionTest {
     assertThat(check.extra()).containsExactly(mirror.resolve("Music/only here.wav"));
     assertThat(check.missing()).isEmpty();
     assertThat(check.whole()).isFalse();
+    byte[] flipped = Files.readAllBytes(mirror.resolve("Music/Rink/one.wav"));
+    flipped[flipped.length / 2] ^= 1;
+    Files.write(mirror.resolve("Music/Rink/one.wav"), flipped);
+    assertThat(MirrorCheck.of(collection.state(), mirror, Progress.SILENT).different())
+        .as("also one bit of a file of the same size")
+        .contains(mirror.resolve("Music/Rink/one.wav"));
     Files.delete(mirror.resolve("Music/Rink/one.wav"));
     assertThat(MirrorCheck.of(collection.state(), mirror, Progress.SILENT).missing())
         .containsExactly(music.resolve("Rink/one.wav"));
