@@ -7,15 +7,13 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
-import net.jqwik.api.constraints.Size;
-import net.jqwik.api.constraints.StringLength;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.Seeded;
+import tenterhook.core.Seeds;
 import tenterhook.core.Tracks;
 import tenterhook.core.arrival.Arrivals.Batch;
 import tenterhook.core.arrival.Arrivals.Copy;
@@ -170,24 +168,40 @@ class ArrivalsTest {
     assertThatThrownBy(() -> PathPattern.of(pattern)).isInstanceOf(IllegalArgumentException.class);
   }
 
-  @Property(tries = 100)
-  void noTwoFilesEverShareAPlaceAndNoneLeavesTheRoot(
-      @ForAll @Size(min = 2, max = 12) List<@StringLength(max = 12) String> titles) {
-    Tracks tracks = Tracks.none();
-    for (String title : titles) {
-      tracks.with("title=" + title, "artist=" + title, "genre=../" + title);
-    }
-    Snapshot snapshot = tracks.snapshot();
-    Set<String> taken = Set.of("_/_ - _.mp3", "no genre/no artist - 1.mp3");
-    var change =
-        PathPattern.of("{genre}/{artist} - {title}")
-            .moves(snapshot, snapshot.tracks(), "Music", place -> taken.contains(place.path()));
-    Set<String> used = new java.util.HashSet<>(taken);
-    for (Edit edit : change.edits()) {
-      String to = ((Edit.MoveFile) edit).to().path();
-      assertThat(used.add(to.toLowerCase(java.util.Locale.ROOT))).as(to).isTrue();
-      assertThat(to.split("/")).as(to).hasSize(2).noneMatch(p -> p.equals("..") || p.isBlank());
-      assertThat(to).endsWith(".mp3");
-    }
+  @Seeded
+  void noTwoFilesEverShareAPlaceAndNoneLeavesTheRoot(long block) {
+    Seeds.each(
+        block,
+        100,
+        random -> {
+          List<String> titles = Seeds.list(random, 2, 12, r -> Seeds.text(r, 12));
+          Seeds.halving(
+              titles,
+              some -> {
+                Tracks tracks = Tracks.none();
+                for (String title : some) {
+                  tracks.with("title=" + title, "artist=" + title, "genre=../" + title);
+                }
+                Snapshot snapshot = tracks.snapshot();
+                Set<String> taken = Set.of("_/_ - _.mp3", "no genre/no artist - 1.mp3");
+                var change =
+                    PathPattern.of("{genre}/{artist} - {title}")
+                        .moves(
+                            snapshot,
+                            snapshot.tracks(),
+                            "Music",
+                            place -> taken.contains(place.path()));
+                Set<String> used = new java.util.HashSet<>(taken);
+                for (Edit edit : change.edits()) {
+                  String to = ((Edit.MoveFile) edit).to().path();
+                  assertThat(used.add(to.toLowerCase(java.util.Locale.ROOT))).as(to).isTrue();
+                  assertThat(to.split("/"))
+                      .as(to)
+                      .hasSize(2)
+                      .noneMatch(p -> p.equals("..") || p.isBlank());
+                  assertThat(to).endsWith(".mp3");
+                }
+              });
+        });
   }
 }

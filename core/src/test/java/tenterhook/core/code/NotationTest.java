@@ -3,14 +3,11 @@ package tenterhook.core.code;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import net.jqwik.api.Arbitraries;
-import net.jqwik.api.Arbitrary;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.From;
-import net.jqwik.api.Property;
-import net.jqwik.api.Provide;
+import java.util.Random;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import tenterhook.core.Seeded;
+import tenterhook.core.Seeds;
 
 class NotationTest {
   private static Notation notation(Notation.Style style, boolean inFront) {
@@ -56,51 +53,55 @@ class NotationTest {
     assertThat(notation.write("", List.of("ska", "Dub"))).isEqualTo(text);
   }
 
-  @Property(tries = 1000)
-  void anyTextIsReadTheSameOnceItWasWritten(
-      @ForAll Notation.Style style,
-      @ForAll boolean inFront,
-      @ForAll @From("texts") String text,
-      @ForAll @From("tokens") List<String> more) {
-    Notation notation = notation(style, inFront);
-    Notation.Reading read = notation.read(text);
-    List<String> tokens = new java.util.ArrayList<>(read.tokens());
-    more.stream().filter(t -> !tokens.contains(t)).forEach(tokens::add);
-    String written = notation.write(read.own(), tokens);
-    Notation.Reading again = notation.read(written);
-    assertThat(again.tokens()).as(written).containsExactlyInAnyOrderElementsOf(tokens);
-    assertThat(notation.write(again.own(), again.tokens())).isEqualTo(written);
-    Notation.Reading bare = notation.read(notation.write(again.own(), List.of()));
-    assertThat(bare.own()).as(written).isEqualTo(again.own());
+  @Seeded
+  void anyTextIsReadTheSameOnceItWasWritten(long block) {
+    Seeds.each(
+        block,
+        1000,
+        random -> {
+          Notation.Style style = Seeds.any(random, Notation.Style.values());
+          boolean inFront = random.nextBoolean();
+          String text = texts(random);
+          List<String> more = tokens(random);
+          Notation notation = notation(style, inFront);
+          Notation.Reading read = notation.read(text);
+          List<String> tokens = new java.util.ArrayList<>(read.tokens());
+          more.stream().filter(t -> !tokens.contains(t)).forEach(tokens::add);
+          String written = notation.write(read.own(), tokens);
+          Notation.Reading again = notation.read(written);
+          assertThat(again.tokens()).as(written).containsExactlyInAnyOrderElementsOf(tokens);
+          assertThat(notation.write(again.own(), again.tokens())).isEqualTo(written);
+          Notation.Reading bare = notation.read(notation.write(again.own(), List.of()));
+          assertThat(bare.own()).as(written).isEqualTo(again.own());
+        });
   }
 
-  @Property(tries = 1000)
-  void ownWordsWithoutMarksStayToTheLetter(
-      @ForAll Notation.Style style,
-      @ForAll boolean inFront,
-      @ForAll @From("words") String own,
-      @ForAll @From("tokens") List<String> tokens) {
-    Notation notation = notation(style, inFront);
-    Notation.Reading read = notation.read(notation.write(own, tokens));
-    assertThat(read.own()).isEqualTo(own);
-    assertThat(read.tokens()).isEqualTo(tokens);
+  @Seeded
+  void ownWordsWithoutMarksStayToTheLetter(long block) {
+    Seeds.each(
+        block,
+        1000,
+        random -> {
+          Notation.Style style = Seeds.any(random, Notation.Style.values());
+          boolean inFront = random.nextBoolean();
+          String own = words(random);
+          List<String> tokens = tokens(random);
+          Notation notation = notation(style, inFront);
+          Notation.Reading read = notation.read(notation.write(own, tokens));
+          assertThat(read.own()).isEqualTo(own);
+          assertThat(read.tokens()).isEqualTo(tokens);
+        });
   }
 
-  @Provide
-  Arbitrary<String> texts() {
-    return Arbitraries.strings().withChars("ab Ö漢,;|/~ \n#").ofMaxLength(16);
+  private static String texts(Random random) {
+    return Seeds.text(random, 0, 16, "ab Ö漢,;|/~ \n#");
   }
 
-  @Provide
-  Arbitrary<String> words() {
-    return Arbitraries.strings().withChars("ab Öя漢,.;-").ofMaxLength(20);
+  private static String words(Random random) {
+    return Seeds.text(random, 0, 20, "ab Öя漢,.;-");
   }
 
-  @Provide
-  Arbitrary<List<String>> tokens() {
-    return Arbitraries.of("80S", "SKA", "a+b", "X", "夜", "R-B")
-        .list()
-        .uniqueElements()
-        .ofMaxSize(4);
+  private static List<String> tokens(Random random) {
+    return Seeds.some(random, 4, "80S", "SKA", "a+b", "X", "夜", "R-B");
   }
 }

@@ -7,12 +7,10 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
-import net.jqwik.api.constraints.IntRange;
-import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.Seeded;
+import tenterhook.core.Seeds;
 import tenterhook.core.Tracks;
 import tenterhook.core.code.Derived;
 import tenterhook.core.crate.RuleExplanation.LineEffect;
@@ -203,53 +201,58 @@ class CratesTest {
   }
 
   /** Sequences of edits by chance on rules of every kind, crates built on crates among them. */
-  @Property(tries = 1000)
-  void afterAnySequenceOfChangesTheAnswersAreTheSameAsFromNothing(@ForAll long seed) {
-    Random random = new Random(seed);
-    Crates crates =
-        Crates.NONE
-            .plus("Rink", rule("Upper", line("crate:Base"), line("bpm:100..")))
-            .plus("Rink", rule("Base", line("Style:SKA|ELC"), none(line("code:TRN"))))
-            .plus("Rink", rule("Both", line("crate:Hand|Upper"), line("missing:year")))
-            .plus("Rink", rule("Words", line("title:lap"), none(line("crate:Both"))))
-            .plus("Loose", new Crate.HandCrate("Hand", List.of(1, 2, 90)))
-            .plus("Ferry", rule("Beat", line("beat:50..64"), line("not shelf:Rink")))
-            .plus("Ferry", new Crate.HandCrate("Banned by hand", List.of(3, 4, 5, 6, 7, 8)))
-            .plus("Ferry", ((Crate.RuleCrate) rule("All")).resting(true))
-            .withShelf(
-                "Ferry", s -> s.with(new NeverPlay(List.of(3, 60), List.of(line("code:SKA&ELC")))));
-    Tracks many = Tracks.none();
-    for (int i = 0; i < 90; i++) {
-      many.with("title=" + (i % 3 == 0 ? "Last Lap" : "Deck"), "comment=" + codes(random));
-    }
-    Snapshot now = many.snapshot();
-    CrateContents kept = new CrateContents(now, Tracks.BOOK, crates, TODAY);
-    crates.all().forEach(kept::count);
-    for (int step = 0; step < 12; step++) {
-      List<Cell> cells = new ArrayList<>();
-      RoaringBitmap changed = new RoaringBitmap();
-      int edits = random.nextInt(4) == 0 ? 70 : 1 + random.nextInt(3);
-      for (int e = 0; e < edits; e++) {
-        int id = 1 + random.nextInt(90);
-        changed.add(id);
-        cells.add(
-            switch (random.nextInt(5)) {
-              case 0 -> new Cell(id, Fields.COMMENT, codes(random));
-              case 1 -> new Cell(id, Fields.BPM, String.valueOf(80 + random.nextInt(60)));
-              case 2 -> new Cell(id, Fields.RESTING, random.nextBoolean() ? "yes" : "");
-              case 3 -> new Cell(id, Fields.YEAR, random.nextBoolean() ? "1990" : "");
-              default -> new Cell(id, Fields.STANDING, random.nextBoolean() ? "removed" : "");
-            });
-      }
-      now = Derived.refreshed(now.with(cells), Tracks.BOOK, changed);
-      kept = kept.after(now, changed);
-      CrateContents fresh = new CrateContents(now, Tracks.BOOK, crates, TODAY);
-      for (Crate crate : crates.all()) {
-        assertThat(kept.members(crate.name()))
-            .as(crate.name())
-            .isEqualTo(fresh.members(crate.name()));
-      }
-    }
+  @Seeded
+  void afterAnySequenceOfChangesTheAnswersAreTheSameAsFromNothing(long block) {
+    Seeds.each(
+        block,
+        1000,
+        random -> {
+          Crates crates =
+              Crates.NONE
+                  .plus("Rink", rule("Upper", line("crate:Base"), line("bpm:100..")))
+                  .plus("Rink", rule("Base", line("Style:SKA|ELC"), none(line("code:TRN"))))
+                  .plus("Rink", rule("Both", line("crate:Hand|Upper"), line("missing:year")))
+                  .plus("Rink", rule("Words", line("title:lap"), none(line("crate:Both"))))
+                  .plus("Loose", new Crate.HandCrate("Hand", List.of(1, 2, 90)))
+                  .plus("Ferry", rule("Beat", line("beat:50..64"), line("not shelf:Rink")))
+                  .plus("Ferry", new Crate.HandCrate("Banned by hand", List.of(3, 4, 5, 6, 7, 8)))
+                  .plus("Ferry", ((Crate.RuleCrate) rule("All")).resting(true))
+                  .withShelf(
+                      "Ferry",
+                      s -> s.with(new NeverPlay(List.of(3, 60), List.of(line("code:SKA&ELC")))));
+          Tracks many = Tracks.none();
+          for (int i = 0; i < 90; i++) {
+            many.with("title=" + (i % 3 == 0 ? "Last Lap" : "Deck"), "comment=" + codes(random));
+          }
+          Snapshot now = many.snapshot();
+          CrateContents kept = new CrateContents(now, Tracks.BOOK, crates, TODAY);
+          crates.all().forEach(kept::count);
+          for (int step = 0; step < 12; step++) {
+            List<Cell> cells = new ArrayList<>();
+            RoaringBitmap changed = new RoaringBitmap();
+            int edits = random.nextInt(4) == 0 ? 70 : 1 + random.nextInt(3);
+            for (int e = 0; e < edits; e++) {
+              int id = 1 + random.nextInt(90);
+              changed.add(id);
+              cells.add(
+                  switch (random.nextInt(5)) {
+                    case 0 -> new Cell(id, Fields.COMMENT, codes(random));
+                    case 1 -> new Cell(id, Fields.BPM, String.valueOf(80 + random.nextInt(60)));
+                    case 2 -> new Cell(id, Fields.RESTING, random.nextBoolean() ? "yes" : "");
+                    case 3 -> new Cell(id, Fields.YEAR, random.nextBoolean() ? "1990" : "");
+                    default -> new Cell(id, Fields.STANDING, random.nextBoolean() ? "removed" : "");
+                  });
+            }
+            now = Derived.refreshed(now.with(cells), Tracks.BOOK, changed);
+            kept = kept.after(now, changed);
+            CrateContents fresh = new CrateContents(now, Tracks.BOOK, crates, TODAY);
+            for (Crate crate : crates.all()) {
+              assertThat(kept.members(crate.name()))
+                  .as(crate.name())
+                  .isEqualTo(fresh.members(crate.name()));
+            }
+          }
+        });
   }
 
   private static String codes(Random random) {
@@ -323,34 +326,43 @@ class CratesTest {
         .hasMessageContaining("itself");
   }
 
-  @Property(tries = 150)
-  void afterAChangeTheAnswersAreTheSameAsFromNothing(
-      @ForAll @Size(min = 1, max = 8) List<@IntRange(min = 1, max = 5) Integer> ids,
-      @ForAll @IntRange(max = 3) int what) {
-    Crates crates =
-        Crates.NONE
-            .plus("Rink", rule("Ska", line("Style:SKA"), none(line("code:TRN"))))
-            .plus("Rink", rule("On it", line("crate:Ska"), line("bpm:121..")))
-            .plus("Loose", new Crate.HandCrate("Hand", List.of(1, 2)));
-    CrateContents before = contents(crates);
-    crates.all().forEach(before::count);
-    List<Cell> cells = new ArrayList<>();
-    RoaringBitmap changed = new RoaringBitmap();
-    for (int id : ids) {
-      changed.add(id);
-      cells.add(
-          switch (what) {
-            case 0 -> new Cell(id, Fields.COMMENT, "/SKA/");
-            case 1 -> new Cell(id, Fields.BPM, "150");
-            case 2 -> new Cell(id, Fields.RESTING, "yes");
-            default -> new Cell(id, Fields.STANDING, "removed");
-          });
-    }
-    Snapshot after = Derived.refreshed(snapshot.with(cells), Tracks.BOOK, changed);
-    CrateContents kept = before.after(after, changed);
-    CrateContents fresh = new CrateContents(after, Tracks.BOOK, crates, TODAY);
-    for (Crate crate : crates.all()) {
-      assertThat(kept.members(crate.name())).isEqualTo(fresh.members(crate.name()));
-    }
+  @Seeded
+  void afterAChangeTheAnswersAreTheSameAsFromNothing(long block) {
+    Seeds.each(
+        block,
+        150,
+        random -> {
+          List<Integer> ids = Seeds.list(random, 1, 8, r -> Seeds.between(r, 1, 5));
+          int what = Seeds.between(random, 0, 3);
+          Seeds.halving(
+              ids,
+              some -> {
+                Crates crates =
+                    Crates.NONE
+                        .plus("Rink", rule("Ska", line("Style:SKA"), none(line("code:TRN"))))
+                        .plus("Rink", rule("On it", line("crate:Ska"), line("bpm:121..")))
+                        .plus("Loose", new Crate.HandCrate("Hand", List.of(1, 2)));
+                CrateContents before = contents(crates);
+                crates.all().forEach(before::count);
+                List<Cell> cells = new ArrayList<>();
+                RoaringBitmap changed = new RoaringBitmap();
+                for (int id : some) {
+                  changed.add(id);
+                  cells.add(
+                      switch (what) {
+                        case 0 -> new Cell(id, Fields.COMMENT, "/SKA/");
+                        case 1 -> new Cell(id, Fields.BPM, "150");
+                        case 2 -> new Cell(id, Fields.RESTING, "yes");
+                        default -> new Cell(id, Fields.STANDING, "removed");
+                      });
+                }
+                Snapshot after = Derived.refreshed(snapshot.with(cells), Tracks.BOOK, changed);
+                CrateContents kept = before.after(after, changed);
+                CrateContents fresh = new CrateContents(after, Tracks.BOOK, crates, TODAY);
+                for (Crate crate : crates.all()) {
+                  assertThat(kept.members(crate.name())).isEqualTo(fresh.members(crate.name()));
+                }
+              });
+        });
   }
 }

@@ -5,10 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Random;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.Seeded;
+import tenterhook.core.Seeds;
 import tenterhook.core.Tracks;
 import tenterhook.core.crate.RuleExplanation.LineEffect;
 import tenterhook.core.crate.RuleExplanation.Matter;
@@ -49,41 +49,51 @@ class RuleExplanationTest {
     return tracks.snapshot();
   }
 
-  @Property(tries = 60)
-  void whyAndTheCrateAreOfOneMind(@ForAll long seed) {
-    Snapshot snapshot = many(new Random(seed));
-    for (String text : RULES) {
-      Crate.RuleCrate crate = crate(text);
-      CrateContents contents =
-          new CrateContents(snapshot, Tracks.BOOK, Crates.NONE.plus("Rink", crate), TODAY);
-      RuleExplanation explanation = contents.explanation(crate);
-      RoaringBitmap members = contents.members("x").orElseThrow();
-      snapshot
-          .tracks()
-          .forEach(
-              (int id) ->
-                  assertThat(explanation.in(id))
-                      .as(text + " " + id)
-                      .isEqualTo(members.contains(id)));
-    }
+  @Seeded
+  void whyAndTheCrateAreOfOneMind(long block) {
+    Seeds.each(
+        block,
+        60,
+        random -> {
+          Snapshot snapshot = many(random);
+          for (String text : RULES) {
+            Crate.RuleCrate crate = crate(text);
+            CrateContents contents =
+                new CrateContents(snapshot, Tracks.BOOK, Crates.NONE.plus("Rink", crate), TODAY);
+            RuleExplanation explanation = contents.explanation(crate);
+            RoaringBitmap members = contents.members("x").orElseThrow();
+            snapshot
+                .tracks()
+                .forEach(
+                    (int id) ->
+                        assertThat(explanation.in(id))
+                            .as(text + " " + id)
+                            .isEqualTo(members.contains(id)));
+          }
+        });
   }
 
-  @Property(tries = 40)
-  void countsAreThoseOfTheRuleReadDownAndWithoutEachLine(@ForAll long seed) {
-    Snapshot snapshot = many(new Random(seed));
-    CrateContents contents = new CrateContents(snapshot, Tracks.BOOK, Crates.NONE, TODAY);
-    for (String text : RULES) {
-      RuleExplanation explanation = contents.explanation(crate(text));
-      List<LineEffect> lines = explanation.lines();
-      int kept = contents.list(crate(text)).size();
-      assertThat(lines.getLast().leftAfter()).as(text).isEqualTo(kept);
-      for (int i = 0; i < lines.size(); i++) {
-        assertThat(explanation.nearlyIn(i).getCardinality())
-            .as(text + " line " + i)
-            .isGreaterThanOrEqualTo(lines.get(i).shutOut());
-        assertThat(lines.get(i).holdsFor()).isLessThanOrEqualTo(explanation.choosable());
-      }
-    }
+  @Seeded
+  void countsAreThoseOfTheRuleReadDownAndWithoutEachLine(long block) {
+    Seeds.each(
+        block,
+        40,
+        random -> {
+          Snapshot snapshot = many(random);
+          CrateContents contents = new CrateContents(snapshot, Tracks.BOOK, Crates.NONE, TODAY);
+          for (String text : RULES) {
+            RuleExplanation explanation = contents.explanation(crate(text));
+            List<LineEffect> lines = explanation.lines();
+            int kept = contents.list(crate(text)).size();
+            assertThat(lines.getLast().leftAfter()).as(text).isEqualTo(kept);
+            for (int i = 0; i < lines.size(); i++) {
+              assertThat(explanation.nearlyIn(i).getCardinality())
+                  .as(text + " line " + i)
+                  .isGreaterThanOrEqualTo(lines.get(i).shutOut());
+              assertThat(lines.get(i).holdsFor()).isLessThanOrEqualTo(explanation.choosable());
+            }
+          }
+        });
   }
 
   @Test

@@ -7,10 +7,9 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Random;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import tenterhook.core.Seeded;
+import tenterhook.core.Seeds;
 import tenterhook.core.Tracks;
 import tenterhook.core.crate.RuleExplanation.Matter;
 import tenterhook.core.field.Fields;
@@ -259,22 +258,30 @@ class ShelvesTest {
     assertThat(RuleEdits.step(rule, List.of(0), false)).isEmpty();
   }
 
-  @Property(tries = 300)
-  void aMoveLosesNoLine(@ForAll long seed) {
-    Random random = new Random(seed);
-    Rule.Group rule = rule("year:1 (year:2 or (year:3 year:4) or year:5) not (year:6 or year:7)");
-    for (int i = 0; i < 20; i++) {
-      List<List<Integer>> places = new ArrayList<>();
-      collect(rule, List.of(), places);
-      List<Integer> from = places.get(random.nextInt(places.size()));
-      List<Integer> to = places.get(random.nextInt(places.size()));
-      rule = RuleEdits.moved(rule, from, to);
-      Optional<List<Integer>> step = RuleEdits.step(rule, List.of(0), random.nextBoolean());
-      if (step.isPresent()) {
-        rule = RuleEdits.moved(rule, List.of(0), step.get());
-      }
-      assertThat(Rule.lines(rule)).extracting(Rule.Line::text).hasSize(7).doesNotHaveDuplicates();
-    }
+  @Seeded
+  void aMoveLosesNoLine(long block) {
+    Seeds.each(
+        block,
+        300,
+        random -> {
+          Rule.Group rule =
+              rule("year:1 (year:2 or (year:3 year:4) or year:5) not (year:6 or year:7)");
+          for (int i = 0; i < 20; i++) {
+            List<List<Integer>> places = new ArrayList<>();
+            collect(rule, List.of(), places);
+            List<Integer> from = places.get(random.nextInt(places.size()));
+            List<Integer> to = places.get(random.nextInt(places.size()));
+            rule = RuleEdits.moved(rule, from, to);
+            Optional<List<Integer>> step = RuleEdits.step(rule, List.of(0), random.nextBoolean());
+            if (step.isPresent()) {
+              rule = RuleEdits.moved(rule, List.of(0), step.get());
+            }
+            assertThat(Rule.lines(rule))
+                .extracting(Rule.Line::text)
+                .hasSize(7)
+                .doesNotHaveDuplicates();
+          }
+        });
   }
 
   private static void collect(Rule rule, List<Integer> at, List<List<Integer>> places) {

@@ -3,15 +3,12 @@ package tenterhook.core.find;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import net.jqwik.api.Arbitraries;
-import net.jqwik.api.Arbitrary;
-import net.jqwik.api.Combinators;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
-import net.jqwik.api.Provide;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import tenterhook.core.Seeded;
+import tenterhook.core.Seeds;
 import tenterhook.core.Tracks;
 import tenterhook.core.crate.Rule;
 
@@ -163,80 +160,94 @@ class FindParserTest {
         .isEqualTo(new Parsed.Good(term("Gone", new Condition.Part("XYZ"))));
   }
 
-  @Property(tries = 500)
-  void everyTextIsReadOrRefusedWithAPositionInside(@ForAll String text) {
-    Parsed parsed = FindParser.parse(text, Tracks.BOOK);
-    if (parsed instanceof Parsed.Bad bad) {
-      assertThat(bad.position()).isBetween(0, text.length());
-      assertThat(bad.message()).isNotBlank();
-    } else {
-      assertThat(parsed).isInstanceOf(Parsed.Good.class);
-    }
+  @Seeded
+  void everyTextIsReadOrRefusedWithAPositionInside(long block) {
+    Seeds.each(
+        block,
+        500,
+        random -> {
+          String text = Seeds.text(random, 40);
+          Parsed parsed = FindParser.parse(text, Tracks.BOOK);
+          if (parsed instanceof Parsed.Bad bad) {
+            assertThat(bad.position()).isBetween(0, text.length());
+            assertThat(bad.message()).isNotBlank();
+          } else {
+            assertThat(parsed).isInstanceOf(Parsed.Good.class);
+          }
+        });
   }
 
-  @Property(tries = 500)
-  void whatIsWrittenIsReadBack(@ForAll("queries") Query query) {
-    assertThat(good(FindText.write(query))).as(FindText.write(query)).isEqualTo(query);
+  @Seeded
+  void whatIsWrittenIsReadBack(long block) {
+    Seeds.each(
+        block,
+        500,
+        random -> {
+          Query query = queries(random);
+          assertThat(good(FindText.write(query))).as(FindText.write(query)).isEqualTo(query);
+        });
   }
 
-  @Property(tries = 500)
-  void aQueryIsTheSameAsARuleAndItsText(@ForAll("queries") Query query) {
-    Rule.Group rule = Rule.of(query);
-    assertThat(Rule.of(good(FindText.write(rule.query())))).isEqualTo(Rule.of(rule.query()));
-    assertThat(FindText.write(Rule.of(rule.query()).query()))
-        .isEqualTo(FindText.write(rule.query()));
-    Rule.lines(rule)
-        .forEach(l -> assertThat(Rule.of(good(l.text())).parts()).as(l.text()).containsExactly(l));
+  @Seeded
+  void aQueryIsTheSameAsARuleAndItsText(long block) {
+    Seeds.each(
+        block,
+        500,
+        random -> {
+          Query query = queries(random);
+          Rule.Group rule = Rule.of(query);
+          assertThat(Rule.of(good(FindText.write(rule.query())))).isEqualTo(Rule.of(rule.query()));
+          assertThat(FindText.write(Rule.of(rule.query()).query()))
+              .isEqualTo(FindText.write(rule.query()));
+          Rule.lines(rule)
+              .forEach(
+                  l -> assertThat(Rule.of(good(l.text())).parts()).as(l.text()).containsExactly(l));
+        });
   }
 
-  @Provide
-  Arbitrary<Query> queries() {
-    return Arbitraries.recursive(
-        this::leaves,
-        inner ->
-            Arbitraries.oneOf(
-                inner.map(Query.Not::new),
-                inner.list().ofMinSize(2).ofMaxSize(3).map(Query.And::new),
-                inner.list().ofMinSize(2).ofMaxSize(3).map(Query.Or::new)),
-        0,
-        3);
+  private static Query queries(Random random) {
+    return queries(random, 3);
   }
 
-  private Arbitrary<Query> leaves() {
-    Arbitrary<String> words =
-        Arbitraries.strings().withChars("ab Ø\"\\():|=.~&漢").ofMinLength(1).ofMaxLength(6);
-    Arbitrary<Condition.Value> texts =
-        Arbitraries.oneOf(
-            words.map(Condition.Part::new),
-            words.filter(w -> !w.isBlank()).map(Condition.Whole::new),
-            words.filter(w -> !w.isBlank()).map(Condition.Like::new));
-    Arbitrary<Query> allOf =
-        Arbitraries.of("SKA", "ELC", "80S")
-            .list()
-            .ofMinSize(2)
-            .ofMaxSize(3)
-            .map(
-                l ->
-                    new Query.Term(
-                        new Condition(
-                            "code",
-                            new Condition.AllOf(
-                                l.stream()
-                                    .map(t -> (Condition.Value) new Condition.Part(t))
-                                    .toList()))));
-    Arbitrary<String> subjects =
-        Arbitraries.of("artist", "genre", "Style", "code", "crate", "shelf");
-    Arbitrary<Query> terms =
-        Combinators.combine(subjects, texts.list().ofMinSize(1).ofMaxSize(3))
-            .as((s, v) -> new Query.Term(new Condition(s, new Condition.AnyOf(v))));
-    Arbitrary<Query> ranges =
-        Arbitraries.integers()
-            .between(1900, 2050)
-            .map(y -> term("year", new Condition.Range(String.valueOf(y), "")));
-    Arbitrary<Query> holes =
-        subjects
-            .filter(s -> !s.equals("crate") && !s.equals("shelf"))
-            .map(s -> new Query.Term(new Condition(s, new Condition.Missing())));
-    return Arbitraries.oneOf(words.map(Query.Word::new), terms, ranges, holes, allOf);
+  /** A query that stands at most so many deep. */
+  private static Query queries(Random random, int depth) {
+    return switch (depth == 0 ? 0 : random.nextInt(4)) {
+      case 1 -> new Query.Not(queries(random, depth - 1));
+      case 2 -> new Query.And(Seeds.list(random, 2, 3, r -> queries(r, depth - 1)));
+      case 3 -> new Query.Or(Seeds.list(random, 2, 3, r -> queries(r, depth - 1)));
+      default -> leaf(random);
+    };
+  }
+
+  private static Query leaf(Random random) {
+    String subject = Seeds.any(random, "artist", "genre", "Style", "code", "crate", "shelf");
+    boolean list = List.of("crate", "shelf").contains(subject);
+    return switch (random.nextInt(list ? 4 : 5)) {
+      case 0 -> new Query.Word(word(random));
+      case 1 -> new Query.Term(new Condition("code", new Condition.AllOf(codes(random))));
+      case 2 -> term("year", new Condition.Range(String.valueOf(1900 + random.nextInt(151)), ""));
+      case 3 ->
+          new Query.Term(
+              new Condition(
+                  subject, new Condition.AnyOf(Seeds.list(random, 1, 3, FindParserTest::value))));
+      default -> new Query.Term(new Condition(subject, new Condition.Missing()));
+    };
+  }
+
+  private static List<Condition.Value> codes(Random random) {
+    return Seeds.list(random, 2, 3, r -> new Condition.Part(Seeds.any(r, "SKA", "ELC", "80S")));
+  }
+
+  private static Condition.Value value(Random random) {
+    String word = word(random);
+    return switch (word.isBlank() ? 0 : random.nextInt(3)) {
+      case 1 -> new Condition.Whole(word);
+      case 2 -> new Condition.Like(word);
+      default -> new Condition.Part(word);
+    };
+  }
+
+  private static String word(Random random) {
+    return Seeds.text(random, 1, 6, "ab Ø\"\\():|=.~&漢");
   }
 }

@@ -6,9 +6,9 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.Seeded;
+import tenterhook.core.Seeds;
 import tenterhook.core.Tracks;
 import tenterhook.core.code.Derived;
 import tenterhook.core.field.Fields;
@@ -31,31 +31,35 @@ class IndexedTest {
           "beat:60..70",
           "title:lap or missing:genre");
 
-  @Property(tries = 60)
-  void theSecondAnswerIsTheFirstAndThatOfEachTrackAlone(@ForAll long seed) {
-    Random random = new Random(seed);
-    Tracks tracks = Tracks.none();
-    int count = 70 + random.nextInt(60);
-    for (int i = 0; i < count; i++) {
-      tracks.with(values(random));
-    }
-    Snapshot now = tracks.snapshot();
-    for (int edit = 0; edit < 3; edit++) {
-      Finder finder = new Finder(now, Tracks.BOOK, NamedLists.NONE, TODAY);
-      for (String text : TEXTS) {
-        Query query = ((Parsed.Good) FindParser.parse(text, Tracks.BOOK)).query();
-        RoaringBitmap first = finder.find(query);
-        RoaringBitmap second = finder.find(query);
-        assertThat(second).as(text).isEqualTo(first);
-        now.tracks()
-            .forEach(
-                (int id) ->
-                    assertThat(finder.holds(query, id))
-                        .as(text + " " + id)
-                        .isEqualTo(first.contains(id)));
-      }
-      now = edited(now, random, count);
-    }
+  @Seeded
+  void theSecondAnswerIsTheFirstAndThatOfEachTrackAlone(long block) {
+    Seeds.each(
+        block,
+        60,
+        random -> {
+          Tracks tracks = Tracks.none();
+          int count = 70 + random.nextInt(60);
+          for (int i = 0; i < count; i++) {
+            tracks.with(values(random));
+          }
+          Snapshot now = tracks.snapshot();
+          for (int edit = 0; edit < 3; edit++) {
+            Finder finder = new Finder(now, Tracks.BOOK, NamedLists.NONE, TODAY);
+            for (String text : TEXTS) {
+              Query query = ((Parsed.Good) FindParser.parse(text, Tracks.BOOK)).query();
+              RoaringBitmap first = finder.find(query);
+              RoaringBitmap second = finder.find(query);
+              assertThat(second).as(text).isEqualTo(first);
+              now.tracks()
+                  .forEach(
+                      (int id) ->
+                          assertThat(finder.holds(query, id))
+                              .as(text + " " + id)
+                              .isEqualTo(first.contains(id)));
+            }
+            now = edited(now, random, count);
+          }
+        });
   }
 
   private static String[] values(Random random) {

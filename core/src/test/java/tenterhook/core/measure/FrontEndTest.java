@@ -5,53 +5,53 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Random;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
-import net.jqwik.api.constraints.DoubleRange;
-import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import tenterhook.core.Seeded;
+import tenterhook.core.Seeds;
 
 /** What stands before all measuring: frames, resampling, spectra, filters. */
 class FrontEndTest {
-  @Property(tries = 60)
-  void framesAreTheSlicesOfTheStreamWhateverTheBlocks(
-      @ForAll @IntRange(min = 1, max = 64) int size,
-      @ForAll @DoubleRange(min = 0.6, max = 90) double hop,
-      @ForAll @IntRange(min = 0, max = 3000) int length,
-      @ForAll long seed) {
-    List<float[]> seen = new ArrayList<>();
-    FrameSplitter framer =
-        new FrameSplitter(
-            size,
-            hop,
-            (samples, from) -> {
-              float[] frame = new float[size];
-              System.arraycopy(samples, from, frame, 0, size);
-              seen.add(frame);
-            });
-    Random random = new Random(seed);
-    int at = 0;
-    while (at < length) {
-      int some = Math.min(length - at, 1 + random.nextInt(700));
-      float[] block = new float[some];
-      for (int i = 0; i < some; i++) {
-        block[i] = at + i;
-      }
-      framer.add(block, some);
-      at += some;
-    }
-    int expected = 0;
-    while (Math.round(expected * hop) + size <= length) {
-      float first = Math.round(expected * hop);
-      assertThat(seen.get(expected)[0]).isEqualTo(first);
-      assertThat(seen.get(expected)[size - 1]).isEqualTo(first + size - 1);
-      expected++;
-    }
-    assertThat(seen).hasSize(expected);
+  @Seeded
+  void framesAreTheSlicesOfTheStreamWhateverTheBlocks(long block) {
+    Seeds.each(
+        block,
+        60,
+        random -> {
+          int size = Seeds.between(random, 1, 64);
+          double hop = random.nextDouble(0.6, 90);
+          int length = Seeds.between(random, 0, 3000);
+          List<float[]> seen = new ArrayList<>();
+          FrameSplitter framer =
+              new FrameSplitter(
+                  size,
+                  hop,
+                  (samples, from) -> {
+                    float[] frame = new float[size];
+                    System.arraycopy(samples, from, frame, 0, size);
+                    seen.add(frame);
+                  });
+          int at = 0;
+          while (at < length) {
+            int some = Math.min(length - at, 1 + random.nextInt(700));
+            float[] piece = new float[some];
+            for (int i = 0; i < some; i++) {
+              piece[i] = at + i;
+            }
+            framer.add(piece, some);
+            at += some;
+          }
+          int expected = 0;
+          while (Math.round(expected * hop) + size <= length) {
+            float first = Math.round(expected * hop);
+            assertThat(seen.get(expected)[0]).isEqualTo(first);
+            assertThat(seen.get(expected)[size - 1]).isEqualTo(first + size - 1);
+            expected++;
+          }
+          assertThat(seen).hasSize(expected);
+        });
   }
 
   private static float[] resampled(int rate, double hertz, int frames) {
@@ -110,22 +110,26 @@ class FrontEndTest {
     assertThat(power[100]).isLessThan(1e-4f);
   }
 
-  @Property(tries = 40)
-  void autocorrelationIsThatOfTheDefinition(
-      @ForAll @IntRange(min = 2, max = 300) int length, @ForAll long seed) {
-    Random random = new Random(seed);
-    float[] row = new float[length];
-    for (int i = 0; i < length; i++) {
-      row[i] = random.nextFloat() - 0.5f;
-    }
-    double[] quick = Spectrum.autocorrelation(row, length);
-    for (int lag = 0; lag < length; lag += 7) {
-      double sum = 0;
-      for (int i = 0; i + lag < length; i++) {
-        sum += row[i] * row[i + lag];
-      }
-      assertThat(quick[lag]).isCloseTo(sum / (length - lag), within(1e-4));
-    }
+  @Seeded
+  void autocorrelationIsThatOfTheDefinition(long block) {
+    Seeds.each(
+        block,
+        40,
+        random -> {
+          int length = Seeds.between(random, 2, 300);
+          float[] row = new float[length];
+          for (int i = 0; i < length; i++) {
+            row[i] = random.nextFloat() - 0.5f;
+          }
+          double[] quick = Spectrum.autocorrelation(row, length);
+          for (int lag = 0; lag < length; lag += 7) {
+            double sum = 0;
+            for (int i = 0; i + lag < length; i++) {
+              sum += row[i] * row[i + lag];
+            }
+            assertThat(quick[lag]).isCloseTo(sum / (length - lag), within(1e-4));
+          }
+        });
   }
 
   private static double levelAfter(Biquad filter, double hertz, int rate) {

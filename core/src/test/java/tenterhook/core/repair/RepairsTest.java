@@ -6,10 +6,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.Seeded;
+import tenterhook.core.Seeds;
 import tenterhook.core.Tracks;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Derived;
@@ -118,14 +118,19 @@ class RepairsTest {
         Progress.SILENT);
   }
 
-  @Property(tries = 25)
-  void whatWasMendedOnceIsMendedAndNothingMoreIsProposed(@ForAll long seed) {
-    Snapshot snapshot = collection(new Random(seed), 40);
-    for (RepairKind kind : RepairKind.values()) {
-      List<Proposal> proposed = alone(kind, snapshot);
-      Snapshot mended = Inspected.applied(snapshot, Tracks.BOOK, proposed);
-      assertThat(alone(kind, mended)).as(kind + " after " + proposed).isEmpty();
-    }
+  @Seeded
+  void whatWasMendedOnceIsMendedAndNothingMoreIsProposed(long block) {
+    Seeds.each(
+        block,
+        25,
+        random -> {
+          Snapshot snapshot = collection(random, 40);
+          for (RepairKind kind : RepairKind.values()) {
+            List<Proposal> proposed = alone(kind, snapshot);
+            Snapshot mended = Inspected.applied(snapshot, Tracks.BOOK, proposed);
+            assertThat(alone(kind, mended)).as(kind + " after " + proposed).isEmpty();
+          }
+        });
   }
 
   /** What one kind proposes while all others are switched off. */
@@ -139,31 +144,39 @@ class RepairsTest {
         .proposals();
   }
 
-  @Property(tries = 40)
-  void followingAChangeGivesTheSameAsLookingAtAllAnew(@ForAll long seed) {
-    Random random = new Random(seed);
-    Snapshot snapshot = collection(random, 30);
-    Repairs kept = inspected(snapshot, Tracks.BOOK);
-    Codebook book = Tracks.BOOK;
-    for (int step = 0; step < 8; step++) {
-      RoaringBitmap changed = new RoaringBitmap();
-      List<Cell> cells = new ArrayList<>();
-      for (int i = 0; i <= random.nextInt(3); i++) {
-        int id = 1 + random.nextInt(34);
-        changed.add(id);
-        cells.addAll(snapshot.known().contains(id) ? values(random, id) : track(random, id));
-        cells.add(new Cell(id, Fields.STATE, random.nextInt(5) == 0 ? "lost" : "present"));
-        cells.add(new Cell(id, Fields.STANDING, random.nextInt(6) == 0 ? "removed" : ""));
-      }
-      if (random.nextInt(4) == 0) {
-        book = Tracks.BOOK.with(Genres.NONE.with(any(random, GENRES), "Hip Hop"));
-      }
-      snapshot = derived(snapshot.with(cells));
-      kept.follow(
-          snapshot, book, RepairRules.DEFAULT, ExternalEvidence.none(Inspected.YEAR), changed);
-      assertThat(kept.proposals())
-          .containsExactlyInAnyOrderElementsOf(inspected(snapshot, book).proposals());
-    }
+  @Seeded
+  void followingAChangeGivesTheSameAsLookingAtAllAnew(long block) {
+    Seeds.each(
+        block,
+        40,
+        random -> {
+          Snapshot snapshot = collection(random, 30);
+          Repairs kept = inspected(snapshot, Tracks.BOOK);
+          Codebook book = Tracks.BOOK;
+          for (int step = 0; step < 8; step++) {
+            RoaringBitmap changed = new RoaringBitmap();
+            List<Cell> cells = new ArrayList<>();
+            for (int i = 0; i <= random.nextInt(3); i++) {
+              int id = 1 + random.nextInt(34);
+              changed.add(id);
+              cells.addAll(snapshot.known().contains(id) ? values(random, id) : track(random, id));
+              cells.add(new Cell(id, Fields.STATE, random.nextInt(5) == 0 ? "lost" : "present"));
+              cells.add(new Cell(id, Fields.STANDING, random.nextInt(6) == 0 ? "removed" : ""));
+            }
+            if (random.nextInt(4) == 0) {
+              book = Tracks.BOOK.with(Genres.NONE.with(any(random, GENRES), "Hip Hop"));
+            }
+            snapshot = derived(snapshot.with(cells));
+            kept.follow(
+                snapshot,
+                book,
+                RepairRules.DEFAULT,
+                ExternalEvidence.none(Inspected.YEAR),
+                changed);
+            assertThat(kept.proposals())
+                .containsExactlyInAnyOrderElementsOf(inspected(snapshot, book).proposals());
+          }
+        });
   }
 
   @Test

@@ -4,13 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
-import net.jqwik.api.constraints.StringLength;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import tenterhook.core.Seeded;
+import tenterhook.core.Seeds;
 
 /** How names are compared, cleaned and cut into song and version. */
 class NamesTest {
@@ -48,11 +47,17 @@ class NamesTest {
     assertThat(NameKey.plain("The Harbour & Lights")).isEqualTo("theharbourandlights");
   }
 
-  @Property(tries = 200)
-  void aKeyIsItsOwnKeyWhenItIsOneWord(@ForAll @StringLength(max = 30) String name) {
-    String key = NameKey.of(name);
-    assertThat(key.chars().allMatch(c -> c != ' ' && c != '&')).isTrue();
-    assertThat(NameKey.of(NameKey.of(key))).isEqualTo(NameKey.of(key));
+  @Seeded
+  void aKeyIsItsOwnKeyWhenItIsOneWord(long block) {
+    Seeds.each(
+        block,
+        200,
+        random -> {
+          String name = Seeds.text(random, 30);
+          String key = NameKey.of(name);
+          assertThat(key.chars().allMatch(c -> c != ' ' && c != '&')).isTrue();
+          assertThat(NameKey.of(NameKey.of(key))).isEqualTo(NameKey.of(key));
+        });
   }
 
   @ParameterizedTest
@@ -116,18 +121,31 @@ class NamesTest {
     assertThat(taken).isEmpty();
   }
 
-  @Property(tries = 300)
-  void cleaningTwiceIsCleaningOnce(@ForAll @StringLength(max = 40) String text) {
-    String once = JunkText.cleaned(text, JunkText.USUAL, new ArrayList<>());
-    assertThat(JunkText.cleaned(once, JunkText.USUAL, new ArrayList<>())).isEqualTo(once);
+  @Seeded
+  void cleaningTwiceIsCleaningOnce(long block) {
+    Seeds.each(
+        block,
+        300,
+        random -> {
+          String text = Seeds.text(random, 40);
+          String once = JunkText.cleaned(text, JunkText.USUAL, new ArrayList<>());
+          assertThat(JunkText.cleaned(once, JunkText.USUAL, new ArrayList<>())).isEqualTo(once);
+        });
   }
 
-  @Property(tries = 300)
-  void capitalsAreSetOnceAndNoLetterIsLost(@ForAll @StringLength(max = 40) String text) {
-    String proper = Capitals.proper(text);
-    assertThat(Capitals.proper(proper)).isEqualTo(proper);
-    assertThat(proper.toLowerCase(java.util.Locale.ROOT).toUpperCase(java.util.Locale.ROOT))
-        .isEqualTo(text.toLowerCase(java.util.Locale.ROOT).toUpperCase(java.util.Locale.ROOT));
+  @Seeded
+  void capitalsAreSetOnceAndNoLetterIsLost(long block) {
+    Seeds.each(
+        block,
+        300,
+        random -> {
+          String text = Seeds.text(random, 40);
+          String proper = Capitals.proper(text);
+          assertThat(Capitals.proper(proper)).isEqualTo(proper);
+          assertThat(proper.toLowerCase(java.util.Locale.ROOT).toUpperCase(java.util.Locale.ROOT))
+              .isEqualTo(
+                  text.toLowerCase(java.util.Locale.ROOT).toUpperCase(java.util.Locale.ROOT));
+        });
   }
 
   @Test

@@ -7,11 +7,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
-import net.jqwik.api.constraints.IntRange;
-import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
+import tenterhook.core.Seeded;
+import tenterhook.core.Seeds;
 import tenterhook.core.Tracks;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
@@ -77,21 +75,26 @@ class SnapshotTest {
     assertThatThrownBy(() -> new Cell(0, Fields.TITLE, "x")).hasMessageContaining("was 0");
   }
 
-  @Property(tries = 100)
-  void aSnapshotHoldsTheLastValueOfEveryPlace(
-      @ForAll @Size(max = 60) List<@IntRange(min = 1, max = 3000) Integer> ids,
-      @ForAll @Size(max = 60) List<@IntRange(max = 5) Integer> values) {
-    Snapshot snapshot = Snapshot.empty();
-    Map<Integer, String> meant = new HashMap<>();
-    for (int i = 0; i < Math.min(ids.size(), values.size()); i++) {
-      String value = "value " + values.get(i);
-      meant.put(ids.get(i), value);
-      snapshot = snapshot.with(List.of(new Cell(ids.get(i), Fields.ALBUM, value)));
-    }
-    for (int id = 1; id <= 3000; id++) {
-      assertThat(snapshot.raw(id, Fields.ALBUM)).isEqualTo(meant.getOrDefault(id, ""));
-    }
-    assertThat(snapshot.count()).isEqualTo(meant.size());
+  @Seeded
+  void aSnapshotHoldsTheLastValueOfEveryPlace(long block) {
+    Seeds.each(
+        block,
+        100,
+        random -> {
+          List<Integer> ids = Seeds.list(random, 0, 60, r -> Seeds.between(r, 1, 3000));
+          List<Integer> values = Seeds.list(random, 0, 60, r -> Seeds.between(r, 0, 5));
+          Snapshot snapshot = Snapshot.empty();
+          Map<Integer, String> meant = new HashMap<>();
+          for (int i = 0; i < Math.min(ids.size(), values.size()); i++) {
+            String value = "value " + values.get(i);
+            meant.put(ids.get(i), value);
+            snapshot = snapshot.with(List.of(new Cell(ids.get(i), Fields.ALBUM, value)));
+          }
+          for (int id = 1; id <= 3000; id++) {
+            assertThat(snapshot.raw(id, Fields.ALBUM)).isEqualTo(meant.getOrDefault(id, ""));
+          }
+          assertThat(snapshot.count()).isEqualTo(meant.size());
+        });
   }
 
   @Test
