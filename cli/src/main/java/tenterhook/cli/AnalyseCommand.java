@@ -4,7 +4,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.Locale;
 import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Mixin;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.measure.Measuring;
 import tenterhook.core.change.Outcome.Refusal;
@@ -19,12 +19,11 @@ import tenterhook.core.track.Snapshot;
     name = "analyse",
     description = "Measures tempo, key, loudness, passages, quality and energy; writes to no file.")
 final class AnalyseCommand extends Work {
-  @Parameters(paramLabel = "QUERY", arity = "0..1", description = "Which tracks; all without.")
-  String query = "";
+  @Mixin QueryOption query = new QueryOption();
 
   @Override
   void run(MusicCollection collection) {
-    RoaringBitmap ids = find(collection, query);
+    RoaringBitmap ids = query.in(collection);
     Measuring.Report report = Measuring.run(collection, ids, progress());
     ids.forEach((int id) -> print(collection, id));
     for (Refusal one : report.failed()) {

@@ -5,8 +5,8 @@ import java.nio.file.Path;
 import java.util.Map;
 import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
@@ -14,8 +14,7 @@ import tenterhook.core.field.Fields;
 /** Sets or removes artwork. */
 @Command(name = "art", description = "Sets or removes the artwork of the tracks found.")
 final class ArtCommand extends Work {
-  @Parameters(paramLabel = "QUERY", description = "In the find language.")
-  String query;
+  @Mixin QueryOption.Needed query = new QueryOption.Needed();
 
   @ArgGroup(multiplicity = "1")
   What what;
@@ -33,6 +32,6 @@ final class ArtCommand extends Work {
     String art = what.remove ? "" : collection.covers().keep(Files.readAllBytes(what.file)).raw();
     apply(
         collection,
-        TrackEdits.set(tracks(collection), find(collection, query), Map.of(Fields.ARTWORK, art)));
+        TrackEdits.set(tracks(collection), query.in(collection), Map.of(Fields.ARTWORK, art)));
   }
 }

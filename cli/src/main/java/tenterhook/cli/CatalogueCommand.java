@@ -7,8 +7,8 @@ import java.net.URI;
 import java.util.concurrent.Callable;
 import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import picocli.CommandLine.ParentCommand;
 import tenterhook.adapters.catalogue.CatalogueClient;
 import tenterhook.adapters.catalogue.CatalogueClient.Manners;
@@ -40,8 +40,7 @@ final class CatalogueCommand implements Callable<Integer> {
       name = "look",
       description = "Looks tracks up; repairs --kind catalogue then lists what it would mend.")
   static final class Look extends Work {
-    @Parameters(paramLabel = "QUERY", arity = "0..1", description = "Which tracks; all without.")
-    String query = "";
+    @Mixin QueryOption query = new QueryOption();
 
     @Option(
         names = "--service",
@@ -64,7 +63,7 @@ final class CatalogueCommand implements Callable<Integer> {
 
     private void look(MusicCollection collection, CatalogueClient client) {
       RepairService repairService = new RepairService(collection);
-      RoaringBitmap ids = find(collection, query);
+      RoaringBitmap ids = query.in(collection);
       Lookup.Found found = repairService.lookUp(ids, client, progress());
       ids.forEach(
           (int id) -> {

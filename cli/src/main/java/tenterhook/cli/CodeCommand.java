@@ -3,6 +3,7 @@ package tenterhook.cli;
 import java.util.ArrayList;
 import java.util.List;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.edit.TrackEdits;
@@ -10,8 +11,7 @@ import tenterhook.core.edit.TrackEdits;
 /** Gives and takes codes. */
 @Command(name = "code", description = "Gives (+SKA) and takes (-LAP) codes on the tracks found.")
 final class CodeCommand extends Work {
-  @Parameters(index = "0", paramLabel = "QUERY", description = "In the find language.")
-  String query;
+  @Mixin QueryOption.Needed query = new QueryOption.Needed();
 
   @Parameters(index = "1..*", arity = "1..*", paramLabel = "±CODE", description = "Codes.")
   List<String> codes;
@@ -30,10 +30,6 @@ final class CodeCommand extends Work {
     apply(
         collection,
         TrackEdits.code(
-            tracks(collection),
-            collection.state().codebook(),
-            find(collection, query),
-            give,
-            take));
+            tracks(collection), collection.state().codebook(), query.in(collection), give, take));
   }
 }

@@ -5,8 +5,8 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.stream.Collectors;
 import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.goeswith.Follower;
 import tenterhook.core.goeswith.GoesWith;
@@ -15,8 +15,7 @@ import tenterhook.core.track.Snapshot;
 /** Lists tracks that follow one track well, with what their points are made of. */
 @Command(name = "goes-with", description = "Lists tracks that follow a track well, and why.")
 final class GoesWithCommand extends Work {
-  @Parameters(paramLabel = "QUERY", description = "Finds the track; the first one found counts.")
-  String query = "";
+  @Mixin QueryOption.Needed query = new QueryOption.Needed();
 
   @Option(names = "--in", paramLabel = "QUERY", description = "Where to look; everywhere without.")
   String scope = "";
@@ -29,9 +28,9 @@ final class GoesWithCommand extends Work {
 
   @Override
   void run(MusicCollection collection) {
-    RoaringBitmap found = find(collection, query);
+    RoaringBitmap found = query.in(collection);
     if (found.isEmpty()) {
-      throw new IllegalArgumentException("no track is found by: " + query);
+      throw new IllegalArgumentException("no track is found by: " + query.text());
     }
     if (!(percent > 0)) {
       throw new IllegalArgumentException("--tempo needs a number above 0, not " + percent);

@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.FileAvailability;
@@ -60,12 +61,11 @@ final class LostCommand extends Work {
 
   @Command(name = "remove", description = "Takes lost tracks out of the collection; undoable.")
   static final class Remove extends Work {
-    @Parameters(paramLabel = "QUERY", arity = "0..1", description = "Which of them; all without.")
-    String query = "";
+    @Mixin QueryOption query = new QueryOption();
 
     @Override
     void run(MusicCollection collection) {
-      org.roaringbitmap.RoaringBitmap ids = find(collection, query);
+      org.roaringbitmap.RoaringBitmap ids = query.in(collection);
       ids.and(LostFinder.lost(tracks(collection)));
       apply(collection, TrackEdits.remove(tracks(collection), ids));
     }
@@ -167,16 +167,15 @@ final class LostCommand extends Work {
       name = "wish",
       description = "Lists the wish list; with a query, puts lost tracks on it.")
   static final class Wish extends Work {
-    @Parameters(paramLabel = "QUERY", arity = "0..1", description = "Lost tracks to put on it.")
-    String query = "";
+    @Mixin QueryOption query = new QueryOption();
 
     @Option(names = "--to", paramLabel = "FILE", description = "Writes it (csv, xspf, jspf, m3u8).")
     Path to;
 
     @Override
     void run(MusicCollection collection) throws IOException {
-      if (!query.isEmpty()) {
-        apply(collection, Wishes.add(tracks(collection), find(collection, query)));
+      if (!query.text().isEmpty()) {
+        apply(collection, Wishes.add(tracks(collection), query.in(collection)));
       }
       List<Integer> wishes = Wishes.of(tracks(collection)).stream().boxed().toList();
       if (to != null) {

@@ -1,8 +1,8 @@
 package tenterhook.cli;
 
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.arrival.PathPattern;
@@ -13,8 +13,7 @@ import tenterhook.core.change.Place;
 /** Moves files to where a path pattern says; never over another file. */
 @Command(name = "move", description = "Moves files under a root by a path pattern; undoable.")
 final class MoveCommand extends Work {
-  @Parameters(paramLabel = "QUERY", description = "Which tracks.")
-  String query;
+  @Mixin QueryOption.Needed query = new QueryOption.Needed();
 
   @Option(
       names = "--pattern",
@@ -32,8 +31,7 @@ final class MoveCommand extends Work {
       throw new IllegalArgumentException("there is no root " + root);
     }
     Change change =
-        PathPattern.of(pattern)
-            .moves(state.snapshot(), find(collection, query), root, state::taken);
+        PathPattern.of(pattern).moves(state.snapshot(), query.in(collection), root, state::taken);
     for (Edit edit : change.edits()) {
       Edit.MoveFile one = (Edit.MoveFile) edit;
       String from = state.path(one.from()).orElseThrow().toString();

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
@@ -84,8 +85,7 @@ final class PlaysCommand extends Work {
 
   @Command(name = "count", description = "Counts one play of each track that a query finds.")
   static final class Count extends Work {
-    @Parameters(paramLabel = "QUERY", description = "Which tracks.")
-    String query;
+    @Mixin QueryOption.Needed query = new QueryOption.Needed();
 
     @Option(names = "--night", paramLabel = "DATE", description = "When; today without it.")
     String night = "";
@@ -93,7 +93,7 @@ final class PlaysCommand extends Work {
     @Override
     void run(MusicCollection collection) {
       List<Integer> ids = new ArrayList<>();
-      find(collection, query).forEach((int id) -> ids.add(id));
+      query.in(collection).forEach((int id) -> ids.add(id));
       LocalDate when = night.isEmpty() ? collection.today() : date(this, night);
       apply(collection, Plays.onNight(tracks(collection), ids, when));
     }

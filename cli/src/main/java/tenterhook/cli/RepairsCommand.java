@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.Optional;
 import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.repair.RepairService;
 import tenterhook.core.change.Edit.SetField;
@@ -18,8 +18,7 @@ import tenterhook.core.repair.RepairKind;
     description = "Lists proposed corrections; repairs apply accepts them.",
     subcommands = {RepairsCommand.Apply.class})
 final class RepairsCommand extends Work {
-  @Parameters(paramLabel = "QUERY", arity = "0..1", description = "Which tracks; all without.")
-  String query = "";
+  @Mixin QueryOption query = new QueryOption();
 
   @Option(names = "--kind", paramLabel = "K", description = "One kind, such as artist-in-title.")
   String kind = "";
@@ -28,7 +27,7 @@ final class RepairsCommand extends Work {
   void run(MusicCollection collection) {
     RepairService repairService = new RepairService(collection);
     repairService.look(progress());
-    for (Proposal one : chosen(collection, repairService, query, kind)) {
+    for (Proposal one : chosen(collection, repairService, query.text(), kind)) {
       one.edits().forEach(edit -> print(collection, one, edit));
     }
   }
@@ -80,8 +79,7 @@ final class RepairsCommand extends Work {
 
   @Command(name = "apply", description = "Accepts proposals, kind by kind.")
   static final class Apply extends Work {
-    @Parameters(paramLabel = "QUERY", arity = "0..1", description = "Which tracks; all without.")
-    String query = "";
+    @Mixin QueryOption query = new QueryOption();
 
     @Option(names = "--kind", paramLabel = "K", description = "One kind, such as junk.")
     String kind = "";
@@ -97,13 +95,16 @@ final class RepairsCommand extends Work {
       RepairService repairService = new RepairService(collection);
       repairService.look(progress());
       chosen(
-          collection, repairService, query, kind); // refuses a wrong query or kind before all else
+          collection,
+          repairService,
+          query.text(),
+          kind); // refuses a wrong query or kind before all else
       int limit = certainty < 0 ? repairService.rules().certainFrom() : certainty;
       boolean any = false;
       for (RepairKind one : RepairKind.values()) {
         if (kind.isEmpty() || one.key().equalsIgnoreCase(kind)) {
           List<Proposal> accepted =
-              chosen(collection, repairService, query, one.key()).stream()
+              chosen(collection, repairService, query.text(), one.key()).stream()
                   .filter(p -> p.certainty() >= limit)
                   .toList();
           any |= !accepted.isEmpty();

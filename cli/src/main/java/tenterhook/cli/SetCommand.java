@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.edit.TrackEdits;
@@ -14,8 +15,7 @@ import tenterhook.core.field.Fields;
 /** Edits fields. */
 @Command(name = "set", description = "Sets fields of the tracks found; an empty value removes it.")
 final class SetCommand extends Work {
-  @Parameters(index = "0", paramLabel = "QUERY", description = "In the find language.")
-  String query;
+  @Mixin QueryOption.Needed query = new QueryOption.Needed();
 
   @Parameters(index = "1..*", arity = "1..*", paramLabel = "FIELD=VALUE", description = "Edits.")
   List<String> edits;
@@ -41,7 +41,7 @@ final class SetCommand extends Work {
               });
       values.put(field, field.type().fromTyped(typed));
     }
-    apply(collection, TrackEdits.set(tracks(collection), find(collection, query), values));
+    apply(collection, TrackEdits.set(tracks(collection), query.in(collection), values));
   }
 
   private static IllegalArgumentException noField(String name) {

@@ -5,7 +5,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
 import java.util.Optional;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Mixin;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
@@ -20,13 +20,13 @@ final class TracksCommand extends Work {
   private static final List<Field<?>> NUMBERS =
       List.of(Fields.YEAR, Fields.TRACK, Fields.TRACK_TOTAL, Fields.DISC);
 
-  @Parameters(paramLabel = "QUERY", arity = "0..*", description = "In the find language.")
-  List<String> query = List.of();
+  @Mixin QueryOption query = new QueryOption();
 
   @Override
   void run(MusicCollection collection) {
     Snapshot snapshot = tracks(collection);
-    find(collection, String.join(" ", query))
+    query
+        .in(collection)
         .forEach((int id) -> say(node(collection, id), id + "  " + snapshot.name(id)));
   }
 
