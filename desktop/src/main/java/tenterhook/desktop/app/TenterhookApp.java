@@ -124,7 +124,7 @@ public class TenterhookApp extends Application {
 
   /** What begins once the frame is shown. */
   protected void opened(Workspace workspace, Shell shell, Stage stage) {
-    shell.checkFiles();
+    shell.started();
     workspace.repairs().look();
   }
 

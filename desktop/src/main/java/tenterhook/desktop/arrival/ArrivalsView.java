@@ -2,7 +2,6 @@ package tenterhook.desktop.arrival;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckMenuItem;
@@ -21,7 +20,7 @@ import tenterhook.core.arrival.Pace;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.weave.WeaveColumn;
-import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
@@ -34,9 +33,7 @@ import tenterhook.desktop.workspace.Workspace;
  * What is new, in batches by scan and folder, the oldest unfinished first; a track leaves when it
  * has what is demanded of a finished track.
  */
-public final class ArrivalsView implements StationView {
-  private final Workspace workspace;
-  private final BorderPane node = new BorderPane();
+public final class ArrivalsView extends StationOutline {
   private final ListView<Batch> batches = new ListView<>();
   private final Label title = Look.label("", "heading");
   private final Label words = Look.label("", "second");
@@ -51,8 +48,12 @@ public final class ArrivalsView implements StationView {
 
   /** The view. */
   public ArrivalsView(Workspace workspace) {
-    this.workspace = workspace;
-    this.pane = new TrackPane(workspace);
+    this(workspace, new TrackPane(workspace));
+  }
+
+  private ArrivalsView(Workspace workspace, TrackPane pane) {
+    super(workspace, "keys.tracks", pane);
+    this.pane = pane;
     this.move = new MovePane(workspace, this::closeMove);
     batches.setId("batches");
     batches.getStyleClass().add("picked");
@@ -84,7 +85,7 @@ public final class ArrivalsView implements StationView {
     code.setId("arrivals-code");
     buttons = new HBox(8, apply, code, moving, copies, Look.spring(), finished);
     words.setWrapText(true);
-    head = new VBox(8, new VBox(2, title, words), buttons);
+    head = new VBox(8, head(title, words), buttons);
     BorderPane main = new BorderPane(pane);
     main.setTop(head);
     main.getStyleClass().add("main");
@@ -232,17 +233,7 @@ public final class ArrivalsView implements StationView {
   }
 
   @Override
-  public Node node() {
-    return node;
-  }
-
-  @Override
-  public Optional<TrackPane> tracks() {
-    return Optional.of(pane);
-  }
-
-  @Override
-  public String keys() {
-    return Words.of("keys.tracks");
+  public int waiting() {
+    return ArrivalsModel.waiting(workspace.collection()).getCardinality();
   }
 }

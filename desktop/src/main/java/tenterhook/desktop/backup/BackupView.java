@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
-import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
@@ -18,15 +17,13 @@ import javafx.stage.DirectoryChooser;
 import tenterhook.adapters.backup.Backup;
 import tenterhook.adapters.backup.MirrorCheck;
 import tenterhook.core.change.Outcome.Refusal;
-import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
 
 /** Backs the collection up into one file, and compares the music with a second disk. */
-public final class BackupView implements StationView {
-  private final Workspace workspace;
-  private final BorderPane node = new BorderPane();
+public final class BackupView extends StationOutline {
   private final Label last = Look.label("", "second");
   private final CheckBox remind = new CheckBox(Words.of("backup.remind"));
   private final Label summary = Look.label(Words.of("mirror.none"), "second");
@@ -34,7 +31,7 @@ public final class BackupView implements StationView {
 
   /** The view. */
   public BackupView(Workspace workspace) {
-    this.workspace = workspace;
+    super(workspace, "keys.backup");
     remind.setId("backup-remind");
     remind.setOnAction(e -> Backup.remind(workspace.collection(), remind.isSelected()));
     found.setId("mirror-found");
@@ -132,15 +129,5 @@ public final class BackupView implements StationView {
         Backup.last(workspace.collection())
             .map(day -> Words.of("backup.last", day.toString()))
             .orElse(Words.of("backup.never")));
-  }
-
-  @Override
-  public Node node() {
-    return node;
-  }
-
-  @Override
-  public String keys() {
-    return Words.of("keys.backup");
   }
 }

@@ -55,24 +55,24 @@ final class CodeMenu {
     Menu merge = new Menu(Words.of("codebook.merge"));
     book().tokens().stream()
         .filter(t -> !t.equals(code.token()))
-        .forEach(t -> merge.getItems().add(choice(t, () -> merge(code, t))));
+        .forEach(t -> merge.getItems().add(Look.named(t, () -> merge(code, t))));
     Menu move = new Menu(Words.of("codebook.move"));
     book().facets().stream()
         .filter(f -> f.code(code.token()).isEmpty())
-        .forEach(f -> move.getItems().add(choice(f.name(), () -> move(code, f))));
+        .forEach(f -> move.getItems().add(Look.named(f.name(), () -> move(code, f))));
     button
         .getItems()
         .addAll(
             rename,
-            choice(Words.of("codebook.meaning"), () -> askMeaning(code)),
+            Look.named(Words.of("codebook.meaning"), () -> askMeaning(code)),
             rule,
             key,
-            choice(Words.of("codebook.forward"), () -> move(code, -1)),
-            choice(Words.of("codebook.backward"), () -> move(code, 1)),
-            choice(Words.of("codebook.synonyms"), () -> askSynonyms(code)),
+            Look.named(Words.of("codebook.forward"), () -> move(code, -1)),
+            Look.named(Words.of("codebook.backward"), () -> move(code, 1)),
+            Look.named(Words.of("codebook.synonyms"), () -> askSynonyms(code)),
             retire,
             merge,
-            choice(Words.of("codebook.split"), () -> askSplit(code)),
+            Look.named(Words.of("codebook.split"), () -> askSplit(code)),
             move,
             remove);
     return button;
@@ -222,12 +222,6 @@ final class CodeMenu {
   }
 
   /** A menu's item in the DJ's or the codebook's words. */
-  static MenuItem choice(String name, Runnable action) {
-    MenuItem item = new MenuItem(name);
-    item.setOnAction(e -> action.run());
-    return item;
-  }
-
   private Codebook book() {
     return workspace.state().get().codebook();
   }

@@ -109,11 +109,11 @@ final class CodebookPane extends VBox {
     more.setId("more-" + facet.name());
     more.getItems()
         .addAll(
-            CodeMenu.choice(Words.of("codebook.rename"), () -> renameFacet(facet)),
-            CodeMenu.choice(Words.of("codebook.question"), () -> askQuestion(facet)),
-            CodeMenu.choice(Words.of("codebook.up"), () -> move(facet, -1)),
-            CodeMenu.choice(Words.of("codebook.down"), () -> move(facet, 1)),
-            CodeMenu.choice(Words.of("codebook.removeFacet"), () -> removeFacet(facet)));
+            Look.named(Words.of("codebook.rename"), () -> renameFacet(facet)),
+            Look.named(Words.of("codebook.question"), () -> askQuestion(facet)),
+            Look.named(Words.of("codebook.up"), () -> move(facet, -1)),
+            Look.named(Words.of("codebook.down"), () -> move(facet, 1)),
+            Look.named(Words.of("codebook.removeFacet"), () -> removeFacet(facet)));
     return more;
   }
 

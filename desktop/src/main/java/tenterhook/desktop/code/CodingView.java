@@ -2,22 +2,19 @@ package tenterhook.desktop.code;
 
 import java.util.List;
 import javafx.geometry.Insets;
-import javafx.scene.Node;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
-import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.TrackList;
 import tenterhook.desktop.workspace.Workspace;
 
 /** The station: the desk, the codebook and the strays. */
-public final class CodingView implements StationView {
+public final class CodingView extends StationOutline {
   private static final Insets SIDES = new Insets(0, 16, 8, 16);
 
-  private final BorderPane node = new BorderPane();
   private final StackPane stage = new StackPane();
   private final CodingDesk coding;
   private final CodebookPane codebook;
@@ -28,6 +25,7 @@ public final class CodingView implements StationView {
 
   /** The view. */
   public CodingView(Workspace workspace) {
+    super(workspace, "keys.coding");
     this.coding = new CodingDesk(workspace);
     this.codebook = new CodebookPane(workspace, this::bringOver);
     this.bringOver = new BringOverPane(workspace, () -> choose(1));
@@ -73,12 +71,6 @@ public final class CodingView implements StationView {
     }
   }
 
-  /** Gives codes to a list of tracks from elsewhere. */
-  public void give(TrackList list) {
-    coding.give(list);
-    coding.focus();
-  }
-
   @Override
   public void walk(int steps) {
     coding.walk(steps);
@@ -92,12 +84,15 @@ public final class CodingView implements StationView {
   }
 
   @Override
-  public Node node() {
-    return node;
+  public int waiting() {
+    return CodingModel.waiting(workspace.state().get()).getCardinality();
   }
 
   @Override
-  public String keys() {
-    return Words.of("keys.coding");
+  public void open(Object about) {
+    if (about instanceof TrackList list) {
+      coding.give(list);
+      coding.focus();
+    }
   }
 }

@@ -6,12 +6,12 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
 import javafx.stage.FileChooser;
 import tenterhook.adapters.code.LegendFile;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.code.Codebook;
+import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
 
@@ -24,20 +24,15 @@ final class LegendMenu {
     this.workspace = workspace;
     button.setId("legend");
     for (LegendFile form : LegendFile.values()) {
-      button.getItems().add(item("legend." + form.ending(), () -> chooseOut(form)));
+      button.getItems().add(Look.item("legend." + form.ending(), () -> chooseOut(form)));
     }
-    button.getItems().addAll(item("legend.read", this::chooseIn), item("legend.bring", bringOver));
+    button
+        .getItems()
+        .addAll(Look.item("legend.read", this::chooseIn), Look.item("legend.bring", bringOver));
   }
 
   MenuButton button() {
     return button;
-  }
-
-  private static MenuItem item(String key, Runnable action) {
-    MenuItem item = new MenuItem(Words.of(key));
-    item.setId(key.replace('.', '-'));
-    item.setOnAction(e -> action.run());
-    return item;
   }
 
   private void chooseOut(LegendFile form) {

@@ -84,25 +84,19 @@ final class StraysPane extends VBox {
 
   private MenuButton more(String stray) {
     Menu code = new Menu(Words.of("strays.becomes"));
-    book().tokens().forEach(t -> code.getItems().add(item(t, () -> map(stray, t))));
+    book().tokens().forEach(t -> code.getItems().add(Look.named(t, () -> map(stray, t))));
     Menu adopt = new Menu(Words.of("strays.adopt"));
     book()
         .facets()
-        .forEach(f -> adopt.getItems().add(item(f.name(), () -> adopt(stray, f.name()))));
+        .forEach(f -> adopt.getItems().add(Look.named(f.name(), () -> adopt(stray, f.name()))));
     MenuItem ignore =
-        item(
+        Look.named(
             Words.of("strays.ignore"),
             () -> workspace.apply(CodebookEdits.ignore(book(), stray, true)));
     MenuButton more = new MenuButton(Words.of("strays.more"));
     more.setId("stray-" + stray);
     more.getItems().addAll(code, adopt, ignore);
     return more;
-  }
-
-  private static MenuItem item(String words, Runnable action) {
-    MenuItem item = new MenuItem(words);
-    item.setOnAction(e -> action.run());
-    return item;
   }
 
   private HBox ignored(String stray) {

@@ -14,6 +14,7 @@ import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.field.Fields;
+import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
 
@@ -31,7 +32,7 @@ final class TrackMenu {
 
   ContextMenu menu() {
     ContextMenu menu = new ContextMenu();
-    menu.getItems().add(item("menu.edit", pane::openEdit));
+    menu.getItems().add(Look.item("menu.edit", pane::openEdit));
     menu.setOnShowing(e -> fill(menu));
     return menu;
   }
@@ -64,28 +65,21 @@ final class TrackMenu {
     shown.getItems().addAll(columns.choice());
     menu.getItems()
         .setAll(
-            item("menu.edit", pane::openEdit),
+            Look.item("menu.edit", pane::openEdit),
             rating,
             crates,
             takeOut(),
             never,
             new SeparatorMenuItem(),
-            item("menu.measure", () -> workspace.measuring().measure(pane.selection())),
-            item("menu.follow", () -> workspace.frame().goesWith()),
-            item("menu.played", () -> NightQuestion.count(workspace, chosen())),
-            item("menu.rest", () -> pane.flag(Fields.RESTING)),
-            item("menu.guard", () -> pane.flag(Fields.GUARDED)),
-            item("menu.copyPath", this::copyPath),
-            item("menu.remove", pane::remove),
+            Look.item("menu.measure", () -> workspace.measuring().measure(pane.selection())),
+            Look.item("menu.follow", () -> workspace.frame().goesWith()),
+            Look.item("menu.played", () -> NightQuestion.count(workspace, chosen())),
+            Look.item("menu.rest", () -> pane.flag(Fields.RESTING)),
+            Look.item("menu.guard", () -> pane.flag(Fields.GUARDED)),
+            Look.item("menu.copyPath", this::copyPath),
+            Look.item("menu.remove", pane::remove),
             new SeparatorMenuItem(),
             shown);
-  }
-
-  private static MenuItem item(String key, Runnable action) {
-    MenuItem item = new MenuItem(Words.of(key));
-    item.setId(key.replace('.', '-'));
-    item.setOnAction(e -> action.run());
-    return item;
   }
 
   /** Only for the list of a hand crate. */

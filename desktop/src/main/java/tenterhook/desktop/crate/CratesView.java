@@ -8,10 +8,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -23,7 +21,7 @@ import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.TrackOrder;
-import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.crate.CratesModel.Entry;
 import tenterhook.desktop.theme.Look;
@@ -32,10 +30,8 @@ import tenterhook.desktop.workspace.TrackList;
 import tenterhook.desktop.workspace.Workspace;
 
 /** Shelves and crates, the lines of a rule crate with what each does, and the tracks it holds. */
-public final class CratesView implements StationView {
-  private final Workspace workspace;
+public final class CratesView extends StationOutline {
   private final CrateCommands commands;
-  private final BorderPane node = new BorderPane();
   private final ListView<Entry> entries = new ListView<>();
   private final Label title = Look.label("", "heading");
   private final Label words = Look.label("", "second");
@@ -60,9 +56,13 @@ public final class CratesView implements StationView {
 
   /** The view. */
   public CratesView(Workspace workspace) {
-    this.workspace = workspace;
+    this(workspace, new TrackPane(workspace));
+  }
+
+  private CratesView(Workspace workspace, TrackPane pane) {
+    super(workspace, "keys.crates", pane);
+    this.pane = pane;
     this.commands = new CrateCommands(workspace, this::choose);
-    this.pane = new TrackPane(workspace);
     this.editor =
         new RuleEditor(
             workspace, rule -> rule().map(c -> commands.replace(c, c.with(rule))).orElse(false));
@@ -92,7 +92,7 @@ public final class CratesView implements StationView {
   }
 
   private HBox headLine() {
-    VBox said = new VBox(2, title, words);
+    VBox said = head(title, words);
     words.setWrapText(true);
     HBox.setHgrow(said, Priority.ALWAYS);
     buttons.setMinWidth(Region.USE_PREF_SIZE);
@@ -113,11 +113,11 @@ public final class CratesView implements StationView {
     add.setId("crates-add");
     add.getItems()
         .addAll(
-            item("crates.addRule", () -> commands.addRule(shelf())),
-            item("crates.addHand", () -> commands.addHand(shelf())),
-            item("crates.addShelf", commands::addShelf),
-            item("crates.build", this::showBuild),
-            item("crates.import", () -> commands.bringIn(node.getScene().getWindow())));
+            Look.item("crates.addRule", () -> commands.addRule(shelf())),
+            Look.item("crates.addHand", () -> commands.addHand(shelf())),
+            Look.item("crates.addShelf", commands::addShelf),
+            Look.item("crates.build", this::showBuild),
+            Look.item("crates.import", () -> commands.bringIn(node.getScene().getWindow())));
     loose.setId("in-none");
     idle.setId("idle-crates");
     Button across = Look.button(Words.of("coverage.open"), this::showCoverage);
@@ -127,13 +127,6 @@ public final class CratesView implements StationView {
     left.setPrefWidth(222);
     VBox.setVgrow(entries, Priority.ALWAYS);
     return left;
-  }
-
-  private static MenuItem item(String key, Runnable action) {
-    MenuItem item = new MenuItem(Words.of(key));
-    item.setId(key.replace('.', '-'));
-    item.setOnAction(e -> action.run());
-    return item;
   }
 
   private Crates crates() {
@@ -379,20 +372,5 @@ public final class CratesView implements StationView {
   public void shown() {
     node.setCenter(main);
     refresh();
-  }
-
-  @Override
-  public Node node() {
-    return node;
-  }
-
-  @Override
-  public Optional<TrackPane> tracks() {
-    return Optional.of(pane);
-  }
-
-  @Override
-  public String keys() {
-    return Words.of("keys.crates");
   }
 }

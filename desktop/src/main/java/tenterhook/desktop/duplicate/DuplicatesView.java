@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -14,7 +13,6 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -24,16 +22,14 @@ import tenterhook.core.duplicate.Criteria;
 import tenterhook.core.duplicate.Doubt;
 import tenterhook.core.duplicate.Group;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
 
 /** Groups of copies with their evidence, compared side by side: one survivor each. */
-public final class DuplicatesView implements StationView {
-  private final Workspace workspace;
+public final class DuplicatesView extends StationOutline {
   private final DuplicatesModel model;
-  private final BorderPane node = new BorderPane();
   private final ListView<Group> groups = new ListView<>();
   private final ComboBox<String> criteria = new ComboBox<>();
   private final Label summary = Look.label("", "second");
@@ -52,8 +48,9 @@ public final class DuplicatesView implements StationView {
 
   /** The view. */
   public DuplicatesView(Workspace workspace) {
-    this.workspace = workspace;
+    super(workspace, "keys.duplicates");
     this.model = new DuplicatesModel(workspace);
+    model.groups().addListener((o, before, after) -> workspace.frame().recount());
     this.grid = new CopiesGrid(workspace);
     this.survivor = new SurvivorPane(workspace, model);
     this.spares = new SparesPane(workspace, model, () -> right(true));
@@ -101,7 +98,7 @@ public final class DuplicatesView implements StationView {
     words.setMinHeight(Region.USE_PREF_SIZE);
     title.setWrapText(true);
     HBox buttons = new HBox(8, keep, stay, Look.spring(), all);
-    VBox main = new VBox(8, new VBox(2, title, words), buttons, scroll, hint);
+    VBox main = new VBox(8, head(title, words), buttons, scroll, hint);
     main.getStyleClass().add("main");
     node.setLeft(left);
     node.setCenter(main);
@@ -120,11 +117,6 @@ public final class DuplicatesView implements StationView {
     if (bay) {
       holding.refresh();
     }
-  }
-
-  /** The groups now, for those who count them. */
-  public ReadOnlyObjectProperty<List<Group>> groups() {
-    return model.groups();
   }
 
   private Snapshot snapshot() {
@@ -295,12 +287,7 @@ public final class DuplicatesView implements StationView {
   }
 
   @Override
-  public Node node() {
-    return node;
-  }
-
-  @Override
-  public String keys() {
-    return Words.of("keys.duplicates");
+  public int waiting() {
+    return model.groups().get().size();
   }
 }

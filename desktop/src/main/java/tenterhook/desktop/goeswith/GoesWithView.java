@@ -6,7 +6,6 @@ import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
-import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
@@ -22,19 +21,17 @@ import tenterhook.core.goeswith.Follower;
 import tenterhook.core.goeswith.GoesWith;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.control.KeyWords;
-import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
 
 /** Tracks that follow one track: limited to a scope and a share of tempo, each row says why. */
-public final class GoesWithView implements StationView {
+public final class GoesWithView extends StationOutline {
   private static final int MOST = 100;
   private static final int[] SHARES = {2, 4, 6, 8, 12};
   private static final String SHARE = "follow tempo share";
 
-  private final Workspace workspace;
-  private final BorderPane node = new BorderPane();
   private final Label heading = Look.label("", "heading");
   private final Label facts = Look.label("", "second");
   private final Label count = Look.label("", "second");
@@ -47,7 +44,7 @@ public final class GoesWithView implements StationView {
 
   /** The view. */
   public GoesWithView(Workspace workspace) {
-    this.workspace = workspace;
+    super(workspace, "keys.follow");
     this.share = workspace.collection().setting(SHARE).map(Integer::parseInt).orElse(6);
     scope.setId("follow-scope");
     scope.setAccessibleText(Words.of("follow.scope"));
@@ -175,17 +172,7 @@ public final class GoesWithView implements StationView {
   }
 
   @Override
-  public Node node() {
-    return node;
-  }
-
-  @Override
   public void shown() {
     rows.requestFocus();
-  }
-
-  @Override
-  public String keys() {
-    return Words.of("keys.follow");
   }
 }

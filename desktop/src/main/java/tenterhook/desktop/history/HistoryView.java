@@ -4,7 +4,6 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import javafx.geometry.Pos;
-import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -14,17 +13,15 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import tenterhook.adapters.collection.UndoRedo;
 import tenterhook.core.change.LedgerEntry;
-import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
 
 /** The ledger: every change, the newest first; each can be taken back. */
-public final class HistoryView implements StationView {
+public final class HistoryView extends StationOutline {
   private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm");
 
-  private final Workspace workspace;
-  private final BorderPane node = new BorderPane();
   private final ListView<LedgerEntry> entries = new ListView<>();
   private final Label cost = Look.label("", "second");
   private final Button shorten = Look.button(Words.of("history.shorten"), this::shorten);
@@ -32,17 +29,13 @@ public final class HistoryView implements StationView {
 
   /** The view. */
   public HistoryView(Workspace workspace) {
-    this.workspace = workspace;
+    super(workspace, "keys.history");
     entries.setId("history");
     entries.getStyleClass().add("picked");
     cost.setId("history-cost");
     entries.setCellFactory(l -> new EntryCell());
     entries.setPlaceholder(Look.label(Words.of("history.reading"), "empty"));
-    VBox head =
-        new VBox(
-            2,
-            Look.label(Words.of("history.title"), "heading"),
-            Look.label(Words.of("history.words"), "second"));
+    VBox head = head("history.title", "history.words");
     node.getStyleClass().add("main");
     foot.setAlignment(Pos.CENTER_LEFT);
     node.setTop(head);
@@ -137,15 +130,5 @@ public final class HistoryView implements StationView {
   @Override
   public void shown() {
     refresh();
-  }
-
-  @Override
-  public Node node() {
-    return node;
-  }
-
-  @Override
-  public String keys() {
-    return Words.of("keys.history");
   }
 }

@@ -1,19 +1,17 @@
 package tenterhook.desktop.lost;
 
 import java.util.List;
-import java.util.Optional;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.geometry.Pos;
-import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
-import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.desktop.control.StationView;
+import tenterhook.core.lost.LostFinder;
+import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.lost.LostSheets.Decision;
 import tenterhook.desktop.lost.LostSheets.Sheet;
@@ -24,17 +22,15 @@ import tenterhook.desktop.workspace.TrackList;
 import tenterhook.desktop.workspace.Workspace;
 
 /** The station: what is not where it should be, by folder, and one decision for each. */
-public final class LostView implements StationView {
+public final class LostView extends StationOutline {
   /** The share of the height that decisions may take from the tracks they concern. */
   private static final double DECISIONS = 0.45;
 
   private static final double ROW = 59;
   private static final double FRAME = 6;
 
-  private final Workspace workspace;
   private final LostModel model;
   private final LostSheets sheets;
-  private final BorderPane node = new BorderPane();
   private final ListView<LostItem> items = new ListView<>();
   private final Label title = Look.label("", "heading");
   private final Label words = Look.label("", "second");
@@ -46,9 +42,13 @@ public final class LostView implements StationView {
 
   /** The view. */
   public LostView(Workspace workspace) {
-    this.workspace = workspace;
+    this(workspace, new TrackPane(workspace));
+  }
+
+  private LostView(Workspace workspace, TrackPane pane) {
+    super(workspace, "keys.tracks", pane);
+    this.pane = pane;
     this.model = new LostModel(workspace);
-    this.pane = new TrackPane(workspace);
     this.sheets =
         new LostSheets(
             workspace,
@@ -79,7 +79,7 @@ public final class LostView implements StationView {
     decisions.setCellFactory(l -> new LostDecisionCell());
     main.getStyleClass().add("main");
     main.setAlignment(Pos.TOP_LEFT);
-    main.getChildren().setAll(new VBox(2, title, words), buttons);
+    main.getChildren().setAll(head(title, words), buttons);
     node.setLeft(left);
     node.setCenter(main);
     model.follow(() -> show(model.items().get()));
@@ -89,11 +89,6 @@ public final class LostView implements StationView {
   /** All that is not where it should be; for the number on the rail. */
   public ReadOnlyObjectProperty<List<LostItem>> items() {
     return model.items();
-  }
-
-  /** Looks whether all files are there, without opening any; says so when something is amiss. */
-  public void check() {
-    model.check();
   }
 
   /** Looks for all lost files in the folders of the collection. */
@@ -144,17 +139,13 @@ public final class LostView implements StationView {
   }
 
   @Override
-  public Node node() {
-    return node;
+  public int waiting() {
+    return LostFinder.lost(workspace.state().get().snapshot()).getCardinality();
   }
 
+  /** Looks whether all files are there, without opening any; says so when something is amiss. */
   @Override
-  public Optional<TrackPane> tracks() {
-    return Optional.of(pane);
-  }
-
-  @Override
-  public String keys() {
-    return Words.of("keys.tracks");
+  public void started() {
+    model.check();
   }
 }

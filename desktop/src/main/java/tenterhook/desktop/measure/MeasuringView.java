@@ -20,7 +20,7 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.measure.MeasuredFields;
 import tenterhook.core.repair.SoundFills;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.MeasuringModel;
@@ -29,12 +29,10 @@ import tenterhook.desktop.workspace.TrackList;
 import tenterhook.desktop.workspace.Workspace;
 
 /** How far measuring is, what to measure next, and what to do with what was found. */
-public final class MeasuringView implements StationView {
+public final class MeasuringView extends StationOutline {
   private static final double BAR = 520;
 
-  private final Workspace workspace;
   private final MeasuringModel model;
-  private final BorderPane node = new BorderPane();
   private final Label heading = Look.label("", "heading");
   private final Region done = new Region();
   private final Region open = new Region();
@@ -55,7 +53,7 @@ public final class MeasuringView implements StationView {
 
   /** The view. */
   public MeasuringView(Workspace workspace) {
-    this.workspace = workspace;
+    super(workspace, "keys.measuring");
     this.model = workspace.measuring();
     all = button("measure-all", () -> model.measure(model.waiting()), true);
     list = button("measure-list", () -> model.measure(around), false);
@@ -219,17 +217,7 @@ public final class MeasuringView implements StationView {
   }
 
   @Override
-  public Node node() {
-    return node;
-  }
-
-  @Override
   public void shown() {
     refresh();
-  }
-
-  @Override
-  public String keys() {
-    return Words.of("keys.measuring");
   }
 }

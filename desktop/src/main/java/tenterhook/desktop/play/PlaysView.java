@@ -7,13 +7,10 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.TreeMap;
-import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
-import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -25,7 +22,7 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.control.NightQuestion;
 import tenterhook.desktop.control.PlaylistChooser;
-import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
@@ -34,13 +31,11 @@ import tenterhook.desktop.workspace.TrackList;
 import tenterhook.desktop.workspace.Workspace;
 
 /** Which nights were played, and set lists read in. */
-public final class PlaysView implements StationView {
+public final class PlaysView extends StationOutline {
   private static final double LINE = 26;
   private static final double FRAME = 4;
   private static final int MOST_LINES = 6;
 
-  private final Workspace workspace;
-  private final BorderPane node = new BorderPane();
   private final ListView<Night> nights = new ListView<>();
   private final Label title = Look.label(Words.of("plays.title"), "heading");
   private final Label words = Look.label(Words.of("plays.words"), "second");
@@ -54,8 +49,12 @@ public final class PlaysView implements StationView {
 
   /** The view. */
   public PlaysView(Workspace workspace) {
-    this.workspace = workspace;
-    this.pane = new TrackPane(workspace);
+    this(workspace, new TrackPane(workspace));
+  }
+
+  private PlaysView(Workspace workspace, TrackPane pane) {
+    super(workspace, "keys.tracks", pane);
+    this.pane = pane;
     nights.setId("nights");
     nights.getStyleClass().add("picked");
     nights.setAccessibleText(Words.of("plays.nights"));
@@ -76,7 +75,7 @@ public final class PlaysView implements StationView {
     var read = Look.primary(Words.of("plays.read"), this::choose);
     read.setId("plays-read");
     words.setWrapText(true);
-    VBox main = new VBox(10, new VBox(2, title, words), new HBox(8, read), notFound, pane);
+    VBox main = new VBox(10, head(title, words), new HBox(8, read), notFound, pane);
     VBox.setVgrow(pane, Priority.ALWAYS);
     main.getStyleClass().add("main");
     unmatched(List.of(), "");
@@ -184,20 +183,5 @@ public final class PlaysView implements StationView {
   @Override
   public void shown() {
     refresh();
-  }
-
-  @Override
-  public Node node() {
-    return node;
-  }
-
-  @Override
-  public Optional<TrackPane> tracks() {
-    return Optional.of(pane);
-  }
-
-  @Override
-  public String keys() {
-    return Words.of("keys.tracks");
   }
 }

@@ -5,13 +5,10 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
-import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -24,7 +21,7 @@ import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.play.Stale;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
@@ -33,11 +30,9 @@ import tenterhook.desktop.workspace.TrackList;
 import tenterhook.desktop.workspace.Workspace;
 
 /** Tracks that nobody plays: let them rest, hold them, or move them to an archive. */
-public final class StaleView implements StationView {
+public final class StaleView extends StationOutline {
   private static final List<Integer> MONTHS = List.of(6, 12, 24, 36);
 
-  private final Workspace workspace;
-  private final BorderPane node = new BorderPane();
   private final ListView<Pile> piles = new ListView<>();
   private final ComboBox<Stale.Order> order = new ComboBox<>();
   private final Label title = Look.label("", "heading");
@@ -64,8 +59,12 @@ public final class StaleView implements StationView {
 
   /** The view. */
   public StaleView(Workspace workspace) {
-    this.workspace = workspace;
-    this.pane = new TrackPane(workspace);
+    this(workspace, new TrackPane(workspace));
+  }
+
+  private StaleView(Workspace workspace, TrackPane pane) {
+    super(workspace, "keys.tracks", pane);
+    this.pane = pane;
     piles.setId("stale-piles");
     piles.getStyleClass().add("picked");
     piles.setAccessibleText(Words.of("stale.title"));
@@ -103,7 +102,7 @@ public final class StaleView implements StationView {
     actions = List.of(rest, archive, hold);
     HBox buttons = new HBox(8, rest, archive, hold, Look.spring(), order);
     words.setWrapText(true);
-    VBox main = new VBox(10, new VBox(2, title, words), buttons, pane);
+    VBox main = new VBox(10, head(title, words), buttons, pane);
     VBox.setVgrow(pane, Priority.ALWAYS);
     main.getStyleClass().add("main");
     node.setLeft(left);
@@ -206,20 +205,5 @@ public final class StaleView implements StationView {
   @Override
   public void shown() {
     refresh();
-  }
-
-  @Override
-  public Node node() {
-    return node;
-  }
-
-  @Override
-  public Optional<TrackPane> tracks() {
-    return Optional.of(pane);
-  }
-
-  @Override
-  public String keys() {
-    return Words.of("keys.tracks");
   }
 }

@@ -4,15 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Hyperlink;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -22,21 +19,18 @@ import tenterhook.core.repair.Decision;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.repair.RepairRules;
-import tenterhook.desktop.control.StationView;
-import tenterhook.desktop.control.TrackPane;
+import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.RepairsModel;
 import tenterhook.desktop.workspace.Workspace;
 
 /** Kinds of repairs, the decisions of the kind in view, and the proposals of the decision. */
-public final class RepairsView implements StationView {
+public final class RepairsView extends StationOutline {
   private static final double DECISION_HEIGHT = 58;
   private static final int DECISIONS_IN_VIEW = 3;
 
-  private final Workspace workspace;
   private final RepairsModel model;
-  private final BorderPane node = new BorderPane();
   private final ListView<KindRow> kinds = new ListView<>();
   private final ListView<Decision> decisions = new ListView<>();
   private final ProposalTable table;
@@ -55,8 +49,9 @@ public final class RepairsView implements StationView {
 
   /** The view. */
   public RepairsView(Workspace workspace) {
-    this.workspace = workspace;
+    super(workspace, "keys.repairs");
     this.model = workspace.repairs();
+    model.proposals().addListener((o, before, after) -> workspace.frame().recount());
     this.table = new ProposalTable(workspace);
     this.side = new RepairSide(workspace);
     node.setLeft(left());
@@ -98,11 +93,11 @@ public final class RepairsView implements StationView {
     more.setId("repairs-more");
     more.getItems()
         .addAll(
-            item("repairs.off", this::switchOff),
-            item("repairs.edit", this::editAfter),
-            item("repairs.not", this::dismiss),
-            item("repairs.limit", this::limit),
-            item("repairs.again", model::look));
+            Look.item("repairs.off", this::switchOff),
+            Look.item("repairs.edit", this::editAfter),
+            Look.item("repairs.not", this::dismiss),
+            Look.item("repairs.limit", this::limit),
+            Look.item("repairs.again", model::look));
     tools.getChildren().addAll(all, more);
     HBox head = new HBox(12, title, Look.spring(), tools);
     head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
@@ -121,13 +116,6 @@ public final class RepairsView implements StationView {
     VBox.setVgrow(table, Priority.ALWAYS);
     main.getStyleClass().add("main");
     return main;
-  }
-
-  private static MenuItem item(String key, Runnable action) {
-    MenuItem item = new MenuItem(Words.of(key));
-    item.setId(key.replace('.', '-'));
-    item.setOnAction(e -> action.run());
-    return item;
   }
 
   private void fill() {
@@ -353,17 +341,14 @@ public final class RepairsView implements StationView {
   }
 
   @Override
-  public Node node() {
-    return node;
+  public int waiting() {
+    return model.proposals().get().size();
   }
 
   @Override
-  public Optional<TrackPane> tracks() {
-    return Optional.empty();
-  }
-
-  @Override
-  public String keys() {
-    return Words.of("keys.repairs");
+  public void open(Object about) {
+    if (about instanceof RepairKind kind) {
+      choose(kind);
+    }
   }
 }

@@ -1,12 +1,10 @@
 package tenterhook.desktop.shell;
 
 import java.io.File;
-import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -19,30 +17,19 @@ import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.listen.Status;
 import tenterhook.core.change.Outcome.Refusal;
-import tenterhook.core.lost.LostFinder;
-import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.arrival.ArrivalsView;
 import tenterhook.desktop.backup.BackupView;
-import tenterhook.desktop.code.CodingModel;
-import tenterhook.desktop.code.CodingView;
 import tenterhook.desktop.control.StationView;
 import tenterhook.desktop.control.TrackPane;
-import tenterhook.desktop.crate.CratesView;
-import tenterhook.desktop.duplicate.DuplicatesView;
 import tenterhook.desktop.goeswith.GoesWithView;
 import tenterhook.desktop.history.HistoryView;
 import tenterhook.desktop.listen.ListeningStrip;
-import tenterhook.desktop.lost.LostView;
 import tenterhook.desktop.measure.MeasuringView;
 import tenterhook.desktop.play.PlaysView;
 import tenterhook.desktop.play.StaleView;
-import tenterhook.desktop.repair.RepairsView;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.tracks.TracksView;
-import tenterhook.desktop.weave.WeaveView;
-import tenterhook.desktop.workspace.ArrivalsModel;
 import tenterhook.desktop.workspace.Station;
 import tenterhook.desktop.workspace.TrackList;
 import tenterhook.desktop.workspace.Workspace;
@@ -54,7 +41,7 @@ public final class Shell extends BorderPane implements Workspace.Frame {
   private final Rail rail;
   private final FindBar find;
   private final StackPane stage = new StackPane();
-  private final Map<Station, StationView> stations = new EnumMap<>(Station.class);
+  private final Map<Station, StationView> stations;
   private final TracksView tracksView;
   private final HistoryView history;
   private final BackupView backup;
@@ -62,10 +49,7 @@ public final class Shell extends BorderPane implements Workspace.Frame {
   private final MeasuringView measuring;
   private final PlaysView plays;
   private final StaleView stale;
-  private final RepairsView repairs;
-  private final LostView lost;
   private final ListeningKeys listeningKeys;
-  private final CodingView coding;
   private final Arriving arriving;
   private StationView inView;
   private Station last = Station.WEAVE;
@@ -87,23 +71,10 @@ public final class Shell extends BorderPane implements Workspace.Frame {
     this.measuring = new MeasuringView(workspace);
     this.plays = new PlaysView(workspace);
     this.stale = new StaleView(workspace);
-    this.repairs = new RepairsView(workspace);
     this.listeningKeys = new ListeningKeys(workspace.listening(), this::walk);
-    this.coding = new CodingView(workspace);
     this.arriving = new Arriving(workspace, this);
     workspace.frame(this);
-    stations.put(Station.WEAVE, new WeaveView(workspace));
-    stations.put(Station.ARRIVALS, new ArrivalsView(workspace));
-    stations.put(Station.REPAIRS, repairs);
-    this.lost = new LostView(workspace);
-    stations.put(Station.LOST, lost);
-    DuplicatesView duplicates = new DuplicatesView(workspace);
-    stations.put(Station.DUPLICATES, duplicates);
-    duplicates
-        .groups()
-        .addListener((o, before, after) -> rail.waiting(Station.DUPLICATES, after.size()));
-    stations.put(Station.CODING, coding);
-    stations.put(Station.CRATES, new CratesView(workspace));
+    this.stations = Stations.of(workspace);
     this.inView = stations.get(Station.WEAVE);
     this.find = new FindBar(workspace, () -> inView.tracks(), this::wholeCollection);
     night = workspace.collection().setting("theme").map("night"::equals).orElse(false);
@@ -120,10 +91,8 @@ public final class Shell extends BorderPane implements Workspace.Frame {
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     setOnDragOver(arriving::over);
     setOnDragDropped(arriving::dropped);
-    workspace.state().addListener((o, before, after) -> counts());
-    workspace.repairs().proposals().addListener((o, before, after) -> repairsCount());
-    counts();
-    repairsCount();
+    workspace.state().addListener((o, before, after) -> recount());
+    recount();
     go(Station.WEAVE);
     sayProblems();
   }
@@ -144,39 +113,21 @@ public final class Shell extends BorderPane implements Workspace.Frame {
     menu.setId("more");
     menu.getItems()
         .addAll(
-            item("more.folder", this::addFolder),
-            item("more.rescan", this::rescan),
-            item("more.tracks", this::wholeCollection),
-            item("more.measuring", this::showMeasuring),
-            item("more.follow", this::goesWith),
-            item("more.plays", this::showPlays),
-            item("more.stale", this::showStale),
-            item("more.history", () -> view(history, null)),
-            item("more.backup", () -> view(backup, null)),
-            item("more.undo", workspace::undo),
-            item("more.redo", workspace::redo),
-            item("more.theme", this::otherTheme),
-            item("more.wheel", workspace::otherKeys),
-            item("more.keys", this::showKeys));
+            Look.item("more.folder", this::addFolder),
+            Look.item("more.rescan", this::rescan),
+            Look.item("more.tracks", this::wholeCollection),
+            Look.item("more.measuring", this::showMeasuring),
+            Look.item("more.follow", this::goesWith),
+            Look.item("more.plays", this::showPlays),
+            Look.item("more.stale", this::showStale),
+            Look.item("more.history", () -> view(history, null)),
+            Look.item("more.backup", () -> view(backup, null)),
+            Look.item("more.undo", workspace::undo),
+            Look.item("more.redo", workspace::redo),
+            Look.item("more.theme", this::otherTheme),
+            Look.item("more.wheel", workspace::otherKeys),
+            Look.item("more.keys", this::showKeys));
     return menu;
-  }
-
-  private static MenuItem item(String key, Runnable action) {
-    MenuItem item = new MenuItem(Words.of(key));
-    item.setId(key.replace('.', '-'));
-    item.setOnAction(e -> action.run());
-    return item;
-  }
-
-  private void counts() {
-    Snapshot snapshot = workspace.state().get().snapshot();
-    rail.waiting(Station.ARRIVALS, ArrivalsModel.waiting(workspace.collection()).getCardinality());
-    rail.waiting(Station.LOST, LostFinder.lost(snapshot).getCardinality());
-    rail.waiting(Station.CODING, CodingModel.waiting(workspace.state().get()).getCardinality());
-  }
-
-  private void repairsCount() {
-    rail.waiting(Station.REPAIRS, workspace.repairs().proposals().get().size());
   }
 
   @Override
@@ -202,21 +153,15 @@ public final class Shell extends BorderPane implements Workspace.Frame {
   }
 
   @Override
-  public void repair(RepairKind kind) {
-    go(Station.REPAIRS);
-    repairs.choose(kind);
+  public void go(Station station, Object about) {
+    go(station);
+    inView.open(about);
   }
 
   private void wholeCollection() {
     Snapshot snapshot = workspace.state().get().snapshot();
     TrackList all = TrackList.of(Words.of("tracks.whole"), snapshot.tracks());
     show(new TrackList(all.title(), all.ids(), true));
-  }
-
-  @Override
-  public void code(TrackList list) {
-    go(Station.CODING);
-    coding.give(list);
   }
 
   /**
@@ -252,9 +197,9 @@ public final class Shell extends BorderPane implements Workspace.Frame {
     view(measuring, null);
   }
 
-  /** Looks whether all files are there; says so when something is amiss. */
-  public void checkFiles() {
-    lost.check();
+  /** Lets the stations begin what they do when the program has started. */
+  public void started() {
+    stations.values().forEach(StationView::started);
   }
 
   /** Shows which nights were played. */
@@ -269,7 +214,7 @@ public final class Shell extends BorderPane implements Workspace.Frame {
 
   @Override
   public void recount() {
-    counts();
+    stations.forEach((station, view) -> rail.waiting(station, view.waiting()));
   }
 
   @Override

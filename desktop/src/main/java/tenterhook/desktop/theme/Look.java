@@ -8,6 +8,7 @@ import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
@@ -158,5 +159,19 @@ public final class Look {
       row.getChildren().add(button);
     }
     return row;
+  }
+
+  /** An entry of a menu; its id is its message's key with hyphens. */
+  public static MenuItem item(String key, Runnable action) {
+    MenuItem item = named(Words.of(key), action);
+    item.setId(key.replace('.', '-'));
+    return item;
+  }
+
+  /** An entry of a menu with a name that is no message, such as a crate's. */
+  public static MenuItem named(String name, Runnable action) {
+    MenuItem item = new MenuItem(name);
+    item.setOnAction(e -> action.run());
+    return item;
   }
 }

@@ -6,7 +6,6 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
-import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -14,20 +13,18 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.weave.Weave;
 import tenterhook.core.weave.WeaveBy;
 import tenterhook.core.weave.WeaveColumn;
-import tenterhook.desktop.control.StationView;
+import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.TrackList;
 import tenterhook.desktop.workspace.Workspace;
 
 /** The home station: how whole the collection is, by groups and attributes. */
-public final class WeaveView implements StationView {
+public final class WeaveView extends StationOutline {
   static final double NAME_WIDTH = 150;
   static final double COUNT_WIDTH = 40;
 
-  private final Workspace workspace;
   private final WeaveModel model;
-  private final BorderPane node = new BorderPane();
   private final Label title = Look.label("", "heading");
   private final HBox groups = new HBox(2);
   private final HBox heads = new HBox(2);
@@ -36,7 +33,7 @@ public final class WeaveView implements StationView {
 
   /** The view. */
   public WeaveView(Workspace workspace) {
-    this.workspace = workspace;
+    super(workspace, "keys.weave");
     this.model = new WeaveModel(workspace.collection());
     this.next = new NextPane(workspace, model);
     List<String> by =
@@ -49,7 +46,7 @@ public final class WeaveView implements StationView {
     HBox head =
         new HBox(
             10,
-            new VBox(2, title, Look.label(Words.of("weave.words"), "second")),
+            head(title, Look.label(Words.of("weave.words"), "second")),
             Look.spring(),
             Look.label(Words.of("weave.rowsBy"), "second"),
             choices);
@@ -156,17 +153,7 @@ public final class WeaveView implements StationView {
   }
 
   @Override
-  public Node node() {
-    return node;
-  }
-
-  @Override
   public void shown() {
     refresh();
-  }
-
-  @Override
-  public String keys() {
-    return Words.of("keys.weave");
   }
 }

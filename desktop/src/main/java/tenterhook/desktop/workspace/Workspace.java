@@ -75,14 +75,21 @@ public final class Workspace {
     /** Goes to a station. */
     default void go(Station station) {}
 
+    /** Goes to a station, and there to something in particular. */
+    default void go(Station station, Object about) {}
+
     /** Goes to the repairs of one kind. */
-    default void repair(RepairKind kind) {}
+    default void repair(RepairKind kind) {
+      go(Station.REPAIRS, kind);
+    }
 
     /** Shows a list of tracks. */
     default void show(TrackList list) {}
 
     /** Gives codes to a list of tracks at the coding station. */
-    default void code(TrackList list) {}
+    default void code(TrackList list) {
+      go(Station.CODING, list);
+    }
 
     /** Counts anew what waits at the stations, after something was settled. */
     default void recount() {}

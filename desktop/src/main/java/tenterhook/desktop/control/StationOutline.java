@@ -1,0 +1,73 @@
+package tenterhook.desktop.control;
+
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Workspace;
+
+/**
+ * What every station and view is made of: a body, a title with a hint, perhaps a table, what its
+ * keys do, and how much waits there. A station lays out its body and says what is its own.
+ */
+public abstract class StationOutline implements StationView {
+  /** The body, to be laid out. */
+  protected final BorderPane node = new BorderPane();
+
+  /** What it works with. */
+  protected final Workspace workspace;
+
+  private final String keys;
+  private final @Nullable TrackPane table;
+
+  /**
+   * A view without a table.
+   *
+   * @param keys the message that says what its keys do
+   */
+  protected StationOutline(Workspace workspace, String keys) {
+    this.workspace = workspace;
+    this.keys = keys;
+    this.table = null;
+  }
+
+  /**
+   * A view with a table that the find field narrows.
+   *
+   * @param keys the message that says what its keys do
+   */
+  protected StationOutline(Workspace workspace, String keys, TrackPane table) {
+    this.workspace = workspace;
+    this.keys = keys;
+    this.table = table;
+  }
+
+  /** A title with a hint below it. */
+  protected static VBox head(Label title, Label hint) {
+    return new VBox(2, title, hint);
+  }
+
+  /** A title with a hint below it, in words that stay. */
+  protected static VBox head(String title, String hint) {
+    return head(Look.label(Words.of(title), "heading"), Look.label(Words.of(hint), "second"));
+  }
+
+  @Override
+  public final Node node() {
+    return node;
+  }
+
+  @Override
+  public Optional<TrackPane> tracks() {
+    return Optional.ofNullable(table);
+  }
+
+  @Override
+  public final String keys() {
+    return Words.of(keys);
+  }
+}
