@@ -47,10 +47,10 @@ final class BackupCommands {
 
     @Override
     public Integer call() throws Exception {
-      main = (Main) spec.root().userObject();
+      main = (TenterhookCommand) spec.root().userObject();
       if (main.dryRun) {
         say(object().put("dryRun", zip.toString()), "would restore into " + main.collection);
-        return Main.DONE;
+        return TenterhookCommand.DONE;
       }
       Backup.restore(zip, main.collection);
       return super.call();

@@ -28,12 +28,12 @@ import tenterhook.standins.demo.DemoMusic;
     description = "Looks tracks up in the catalogue, or serves the stand-in's.",
     subcommands = {CatalogueCommand.Look.class, CatalogueCommand.Serve.class})
 final class CatalogueCommand implements Callable<Integer> {
-  @ParentCommand Main main;
+  @ParentCommand TenterhookCommand main;
 
   @Override
   public Integer call() {
     main.err.println("say look or serve: tenterhook catalogue look [QUERY]");
-    return Main.WRONG;
+    return TenterhookCommand.WRONG;
   }
 
   @Command(
@@ -122,7 +122,7 @@ final class CatalogueCommand implements Callable<Integer> {
         parent.main.err.println("the catalogue answers at " + service.address());
         Thread.currentThread().join();
       }
-      return Main.DONE;
+      return TenterhookCommand.DONE;
     }
   }
 }

@@ -13,7 +13,7 @@ import tenterhook.standins.demo.DemoMusic;
 /** Makes the demo's music. */
 @Command(name = "demo", description = "Makes the demo collection's music, messy on purpose.")
 final class DemoCommand implements Callable<Integer> {
-  @ParentCommand Main main;
+  @ParentCommand TenterhookCommand main;
 
   @ArgGroup(multiplicity = "1")
   What what;
@@ -44,7 +44,7 @@ final class DemoCommand implements Callable<Integer> {
       DemoMusic.mishaps(what.mishaps, tracks);
       main.err.println("a folder moved and some files are gone; scan again to see it");
     }
-    return Main.DONE;
+    return TenterhookCommand.DONE;
   }
 
   private final class Lines implements Progress {

@@ -25,16 +25,18 @@ abstract class Work implements Callable<Integer> {
 
   @Spec CommandSpec spec;
 
-  Main main;
+  TenterhookCommand main;
 
-  private int status = Main.DONE;
+  private int status = TenterhookCommand.DONE;
 
   /** Does the command's work on an open collection. */
   abstract void run(MusicCollection collection) throws Exception;
 
   @Override
   public Integer call() throws Exception {
-    main = (Main) spec.root().userObject(); // nested commands share the outermost one's options
+    main =
+        (TenterhookCommand)
+            spec.root().userObject(); // nested commands share the outermost one's options
     try (MusicCollection collection =
         MusicCollection.open(main.collection, InstantSource.system())) {
       collection.startupProblems().forEach(t -> main.err.println(t.path() + ": " + t.reason()));
@@ -45,7 +47,7 @@ abstract class Work implements Callable<Integer> {
 
   /** Notes that some files could not be done. */
   void partly() {
-    status = Main.PARTLY;
+    status = TenterhookCommand.PARTLY;
   }
 
   /** The tracks that a query finds; refuses a wrong one with its position. */

@@ -1,6 +1,6 @@
 /**
  * The same work without a window: every station as a command, over the same core. JSON Lines on
- * standard output, messages on standard error. Start at {@link tenterhook.cli.Main}.
+ * standard output, messages on standard error. Start at {@link tenterhook.cli.TenterhookCommand}.
  */
 @NullMarked
 package tenterhook.cli;

@@ -31,7 +31,7 @@ class CommandLineTest extends CommandTest {
   void filesThatCannotBeReadMakeStatusOne() throws Exception {
     Files.writeString(music.resolve("bad.mp3"), "no music");
     Call scan = run("scan", music.toString());
-    assertThat(scan.status()).isEqualTo(Main.PARTLY);
+    assertThat(scan.status()).isEqualTo(TenterhookCommand.PARTLY);
     assertThat(scan.lines().getFirst().path("path").asText()).endsWith("bad.mp3");
     assertThat(scan.lines().getFirst().path("reason").asText()).isNotBlank();
   }
@@ -128,7 +128,7 @@ class CommandLineTest extends CommandTest {
     int id = tracks("path:\"" + path.getFileName() + "\"").getFirst().path("id").asInt();
     Call call = run("set", "path:\"" + path.getFileName() + "\"", "album=Mine");
     assertThat(id).isPositive();
-    assertThat(call.status()).isEqualTo(Main.PARTLY);
+    assertThat(call.status()).isEqualTo(TenterhookCommand.PARTLY);
     assertThat(call.last().path("refused").toString()).contains("changed elsewhere");
     assertThat(TagFiles.read(path).raw(Fields.ALBUM)).isEqualTo("Edited elsewhere");
   }
@@ -180,7 +180,7 @@ class CommandLineTest extends CommandTest {
     assertThat(run("crates").lines().getFirst().path("tracks").asInt()).isEqualTo(count);
     assertThat(run("crate", "Eighties").lines()).hasSize(count);
     Call circle = run("crates", "add", "Rink", "Circle", "crate:Circle");
-    assertThat(circle.status()).isEqualTo(Main.WRONG);
+    assertThat(circle.status()).isEqualTo(TenterhookCommand.WRONG);
     assertThat(circle.err()).contains("Circle → Circle");
     String id = tracks("not year:1980..1989").getFirst().path("id").asText();
     List<JsonNode> why = run("why", "Eighties", id).lines();
@@ -232,7 +232,7 @@ class CommandLineTest extends CommandTest {
   @Test
   void aWrongQueryIsPointedAt() {
     Call call = run("tracks", "yeer:1990");
-    assertThat(call.status()).isEqualTo(Main.WRONG);
+    assertThat(call.status()).isEqualTo(TenterhookCommand.WRONG);
     assertThat(call.out()).isEmpty();
     assertThat(call.err()).contains("yeer:1990\n^ ").contains("did you mean year");
   }
@@ -259,7 +259,7 @@ class CommandLineTest extends CommandTest {
       })
   void wrongCallsAreRefusedWithStatusTwo(String call) {
     Call refused = run(call.split("\\|"));
-    assertThat(refused.status()).as(refused.err()).isEqualTo(Main.WRONG);
+    assertThat(refused.status()).as(refused.err()).isEqualTo(TenterhookCommand.WRONG);
     assertThat(refused.err()).isNotBlank();
     assertThat(refused.out()).isEmpty();
   }
@@ -270,7 +270,7 @@ class CommandLineTest extends CommandTest {
         MusicCollection.open(folder.resolve("collection"), InstantSource.system())) {
       Call call = run("tracks");
       assertThat(open.state().snapshot().count()).isPositive();
-      assertThat(call.status()).isEqualTo(Main.NO_COLLECTION);
+      assertThat(call.status()).isEqualTo(TenterhookCommand.NO_COLLECTION);
       assertThat(call.err()).contains("open in another");
     }
   }

@@ -65,7 +65,7 @@ abstract class CommandTest {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     ByteArrayOutputStream err = new ByteArrayOutputStream();
     int status =
-        Main.run(
+        TenterhookCommand.run(
             new PrintStream(out, true, StandardCharsets.UTF_8),
             new PrintStream(err, true, StandardCharsets.UTF_8),
             args);

@@ -41,7 +41,7 @@ class MissingAndPlayedTest extends CommandTest {
             .orElseThrow();
     assertThat(run("lost", "replace", track.path("id").asText(), heir).status()).isZero();
     assertThat(run("lost").lines()).isEmpty();
-    assertThat(run("lost", "replace", "999999", heir).status()).isEqualTo(Main.WRONG);
+    assertThat(run("lost", "replace", "999999", heir).status()).isEqualTo(TenterhookCommand.WRONG);
   }
 
   @Test
@@ -72,8 +72,10 @@ class MissingAndPlayedTest extends CommandTest {
         .satisfies(l -> assertThat(l.path("plays").asInt()).isEqualTo(1))
         .satisfies(l -> assertThat(l.path("lastPlayed").asText()).isEqualTo("2026-03-07"));
     Path nameless = Files.writeString(folder.resolve("night.m3u8"), "a.mp3\n");
-    assertThat(run("plays", "import", nameless.toString()).status()).isEqualTo(Main.PARTLY);
-    assertThat(run("plays", "count", "", "--night", "soon").status()).isEqualTo(Main.WRONG);
+    assertThat(run("plays", "import", nameless.toString()).status())
+        .isEqualTo(TenterhookCommand.PARTLY);
+    assertThat(run("plays", "count", "", "--night", "soon").status())
+        .isEqualTo(TenterhookCommand.WRONG);
   }
 
   @Test
@@ -89,7 +91,7 @@ class MissingAndPlayedTest extends CommandTest {
     assertThat(tracks("resting:yes")).hasSize(1);
     assertThat(run("undo").status()).isZero();
     assertThat(Path.of(path)).exists();
-    assertThat(run("stale", "--order", "colour").status()).isEqualTo(Main.WRONG);
+    assertThat(run("stale", "--order", "colour").status()).isEqualTo(TenterhookCommand.WRONG);
   }
 
   @Test

@@ -32,7 +32,8 @@ class RealProgramTest {
     List<String> call = new ArrayList<>();
     call.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
     call.addAll(List.of("--enable-native-access=ALL-UNNAMED", "-Dfile.encoding=US-ASCII"));
-    call.addAll(List.of("-cp", System.getProperty("java.class.path"), Main.class.getName()));
+    call.addAll(
+        List.of("-cp", System.getProperty("java.class.path"), TenterhookCommand.class.getName()));
     call.addAll(List.of("--collection", folder.resolve("collection").toString()));
     call.addAll(List.of(args));
     Process process =

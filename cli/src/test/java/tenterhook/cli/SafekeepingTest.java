@@ -24,7 +24,7 @@ class SafekeepingTest extends CommandTest {
     assertThat(find.out()).as("it always says what it did").contains("away").contains("\"lost\":0");
     Call wrong =
         run("root", "music", "--at", Files.createDirectories(folder.resolve("x")).toString());
-    assertThat(wrong.status()).isEqualTo(Main.PARTLY);
+    assertThat(wrong.status()).isEqualTo(TenterhookCommand.PARTLY);
     assertThat(wrong.err()).contains("nothing was changed");
     assertThat(
             run("--dry-run", "root", "music", "--at", there.toString())
@@ -53,7 +53,7 @@ class SafekeepingTest extends CommandTest {
     Files.write(two.getFirst(), Files.readAllBytes(two.getLast()));
     Files.write(two.getLast(), one);
     Call told = run("root", "music", "--at", there.toString());
-    assertThat(told.status()).isEqualTo(Main.PARTLY);
+    assertThat(told.status()).isEqualTo(TenterhookCommand.PARTLY);
     assertThat(told.last().path("others").asInt()).isEqualTo(2);
     assertThat(told.err())
         .contains(two.getFirst().getFileName().toString(), "holds another recording")
@@ -88,7 +88,7 @@ class SafekeepingTest extends CommandTest {
     assertThat(restored.lines().getFirst().path("tracks").asInt()).isEqualTo(count);
     Call taken =
         plain("--collection", folder.resolve("again").toString(), "restore", zip.toString());
-    assertThat(taken.status()).isEqualTo(Main.PARTLY);
+    assertThat(taken.status()).isEqualTo(TenterhookCommand.PARTLY);
     assertThat(taken.err()).contains("holds a collection already");
   }
 
@@ -101,7 +101,7 @@ class SafekeepingTest extends CommandTest {
     Files.createDirectories(mirror);
     Files.copy(one, mirror.resolve("under another name." + ending(one)));
     Call part = run("mirror", "check", mirror.toString());
-    assertThat(part.status()).isEqualTo(Main.PARTLY);
+    assertThat(part.status()).isEqualTo(TenterhookCommand.PARTLY);
     assertThat(part.last().path("moved").asInt()).isEqualTo(1);
   }
 

@@ -49,7 +49,7 @@ import tenterhook.adapters.store.StoreBroken;
       BackupCommands.Mirror.class,
       UndoCommand.class
     })
-public final class Main {
+public final class TenterhookCommand {
   /** Everything was done. */
   static final int DONE = 0;
 
@@ -84,7 +84,7 @@ public final class Main {
   final PrintStream out;
   final PrintStream err;
 
-  Main(PrintStream out, PrintStream err) {
+  TenterhookCommand(PrintStream out, PrintStream err) {
     this.out = out;
     this.err = err;
   }
@@ -107,7 +107,7 @@ public final class Main {
    * @return the exit status: 0 done, 1 partly, 2 wrong call, 3 no collection
    */
   static int run(PrintStream out, PrintStream err, String... args) {
-    CommandLine line = new CommandLine(new Main(out, err));
+    CommandLine line = new CommandLine(new TenterhookCommand(out, err));
     line.setOut(new java.io.PrintWriter(out, true));
     line.setErr(new java.io.PrintWriter(err, true));
     line.setUnmatchedOptionsArePositionalParams(true);
