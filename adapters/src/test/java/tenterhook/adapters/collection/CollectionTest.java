@@ -1,8 +1,12 @@
 package tenterhook.adapters.collection;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicLong;
@@ -97,5 +101,37 @@ public abstract class CollectionTest {
 
   protected static String inFile(Path file, Field<?> field) throws Unreadable {
     return TagFiles.read(file).raw(field);
+  }
+
+  /** The super-user may do everything; a program started by this may not. */
+  static List<String> asPlainUser() {
+    return System.getProperty("user.name").equals("root")
+        ? List.of(
+            "setpriv",
+            "--bounding-set=-dac_override,-dac_read_search",
+            "--inh-caps=-dac_override,-dac_read_search")
+        : List.of();
+  }
+
+  /** What {@link SecondProgram} says, started in a locale and by another command. */
+  List<String> ofSecondProgram(String locale, List<String> by, String what, String on)
+      throws Exception {
+    List<String> command = new ArrayList<>(by);
+    command.addAll(
+        List.of(
+            Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+            "--enable-native-access=ALL-UNNAMED",
+            "-cp",
+            System.getProperty("java.class.path"),
+            SecondProgram.class.getName(),
+            folder.resolve("collection").toString(),
+            what,
+            on));
+    ProcessBuilder program = new ProcessBuilder(command);
+    program.environment().put("LC_ALL", locale);
+    Path said = folder.resolve("said in " + locale);
+    program.redirectErrorStream(true).redirectOutput(said.toFile());
+    assertThat(program.start().waitFor()).as(Files.readString(said)).isZero();
+    return Files.readAllLines(said);
   }
 }

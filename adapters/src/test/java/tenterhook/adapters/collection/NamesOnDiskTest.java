@@ -7,7 +7,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermission;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -189,37 +188,11 @@ class NamesOnDiskTest extends CollectionTest {
     assertThat(now().lost(id("gone.wav"))).isTrue();
   }
 
-  /** The super-user may read everything; a program started by this may not. */
-  private static List<String> asPlainUser() {
-    return System.getProperty("user.name").equals("root")
-        ? List.of(
-            "setpriv",
-            "--bounding-set=-dac_override,-dac_read_search",
-            "--inh-caps=-dac_override,-dac_read_search")
-        : List.of();
-  }
-
   private List<String> rescanned(String locale) throws Exception {
     return rescanned(locale, List.of());
   }
 
-  /** What a program says that scans again, started in a locale and by another command. */
   private List<String> rescanned(String locale, List<String> by) throws Exception {
-    List<String> command = new ArrayList<>(by);
-    command.addAll(
-        List.of(
-            Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-            "--enable-native-access=ALL-UNNAMED",
-            "-cp",
-            System.getProperty("java.class.path"),
-            Rescan.class.getName(),
-            folder.resolve("collection").toString(),
-            music.toString()));
-    ProcessBuilder program = new ProcessBuilder(command);
-    program.environment().put("LC_ALL", locale);
-    Path said = folder.resolve("said in " + locale);
-    program.redirectErrorStream(true).redirectOutput(said.toFile());
-    assertThat(program.start().waitFor()).as(Files.readString(said)).isZero();
-    return Files.readAllLines(said);
+    return ofSecondProgram(locale, by, "scan", music.toString());
   }
 }

@@ -4,11 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
+import java.nio.file.AtomicMoveNotSupportedException;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
@@ -180,6 +182,66 @@ class SafeFilesTest {
       assertThat(to).hasContent("theirs");
       assertThat(file).hasContent("before");
       Files.delete(to);
+    }
+  }
+
+  /** A target on another disk, to which no file can be renamed or linked from here. */
+  private static class OtherDisk extends FileCalls {
+    private final List<Kind> done = new ArrayList<>();
+
+    @Override
+    public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+        throws IOException, E {
+      if (kind == Kind.LINK) {
+        throw new IOException("another disk");
+      }
+      if (kind == Kind.RENAME && !done.contains(Kind.COPY)) {
+        throw new AtomicMoveNotSupportedException("here", path.toString(), "another disk");
+      }
+      super.call(kind, path, action);
+      done.add(kind);
+    }
+  }
+
+  @Test
+  void aMoveToAnotherDiskRemovesTheOriginalLast() throws Exception {
+    OtherDisk calls = new OtherDisk();
+    Path to = folder.resolve("disk/song.mp3");
+    assertThat(new SafeFiles(calls).move(file, to, STEP).open()).isEmpty();
+    assertThat(to).hasContent("before");
+    assertThat(Files.getLastModifiedTime(to).toMillis()).isEqualTo(1_000_000_000_000L);
+    assertThat(names()).containsExactly("disk");
+    assertThat(calls.done)
+        .containsSubsequence(
+            FileCalls.Kind.COPY,
+            FileCalls.Kind.FLUSH,
+            FileCalls.Kind.RENAME,
+            FileCalls.Kind.FLUSH_FOLDER,
+            FileCalls.Kind.DELETE);
+  }
+
+  @Test
+  void anotherDiskThatIsFullOrLosesBytesLeavesTheFileWhereItIs() throws Exception {
+    Path to = folder.resolve("disk/song.mp3");
+    for (boolean says : List.of(true, false)) {
+      OtherDisk calls =
+          new OtherDisk() {
+            @Override
+            public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+                throws IOException, E {
+              super.call(kind, path, action);
+              if (kind == Kind.COPY) {
+                Files.writeString(path, "bef");
+                if (says) {
+                  throw new IOException("No space left on device");
+                }
+              }
+            }
+          };
+      assertThatThrownBy(() -> new SafeFiles(calls).move(file, to, STEP))
+          .hasMessageContaining(says ? "No space left" : "differs");
+      assertThat(file).hasContent("before");
+      assertThat(names()).as("nothing of the copy is left").containsExactly("song.mp3");
     }
   }
 
