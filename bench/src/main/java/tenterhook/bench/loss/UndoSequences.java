@@ -14,6 +14,8 @@ import tenterhook.core.job.Progress;
  * every file has its very bytes.
  */
 final class UndoSequences {
+  private static final int SAME_HISTORY = 200;
+
   private final Path folder;
   private final long seed;
 
@@ -22,19 +24,32 @@ final class UndoSequences {
     this.seed = seed;
   }
 
-  /** Runs sequences; half of them are taken back the newest first, the others in any order. */
+  /**
+   * Runs sequences; half of them are taken back the newest first, the others in any order. After
+   * some, history begins anew: no track of a DJ's has tens of thousands of changes.
+   */
   void run(int sequences, Progress progress) throws Exception {
     Collections small = Collections.make(folder.resolve("sequences"), seed);
-    try (MusicCollection collection = small.scanned(FileCalls.SYSTEM)) {
-      for (int i = 0; i < sequences; i++) {
-        long sequence = seed * 1_000_003 + i;
-        try {
-          one(small, collection, sequence, i % 2 == 0);
-        } catch (Exception | Error broken) {
-          throw new LostMusic("sequence " + sequence, broken);
+    Path template = folder.resolve("template");
+    small.scanned(FileCalls.SYSTEM).close();
+    Collections.copy(small.folder().resolve("collection"), template);
+    for (int from = 0; from < sequences; from += SAME_HISTORY) {
+      small.reset(template);
+      try (MusicCollection collection = small.scanned(FileCalls.SYSTEM)) {
+        for (int i = from; i < Math.min(sequences, from + SAME_HISTORY); i++) {
+          one(small, collection, i);
+          progress.at(i + 1L, sequences, "");
         }
-        progress.at(i + 1L, sequences, "");
       }
+    }
+  }
+
+  private void one(Collections small, MusicCollection collection, int number) {
+    long sequence = seed * 1_000_003 + number;
+    try {
+      one(small, collection, sequence, number % 2 == 0);
+    } catch (Exception | Error broken) {
+      throw new LostMusic("sequence " + sequence, broken);
     }
   }
 
