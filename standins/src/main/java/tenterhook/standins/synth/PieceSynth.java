@@ -94,8 +94,8 @@ public final class PieceSynth {
     float[] pad = timbre(3 + random.nextInt(5), 0.6 + random.nextDouble());
     float[] low = timbre(2 + random.nextInt(3), 1.2);
     float[] high = timbre(3 + random.nextInt(4), 1);
-    int notifications = (int) Math.round((piece.end() - piece.leadIn()) / beat / perBar);
-    for (int bar = 0; bar < notifications; bar++) {
+    int bars = (int) Math.round((piece.end() - piece.leadIn()) / beat / perBar);
+    for (int bar = 0; bar < bars; bar++) {
       int degree = steps[bar % steps.length];
       double start = piece.leadIn() + bar * perBar * beat;
       chord(pad, degree, start, perBar);

@@ -47,9 +47,9 @@ public record Recording(
     Random random = new Random(seed * 7919 + 17);
     double bar = 240 / bpm;
     double wish = 12 + 9 * Math.pow(random.nextDouble(), 3);
-    int notifications = Math.max(5, (int) Math.ceil(wish / bar));
-    int[] shares = {1, Math.max(1, notifications / 4), Math.max(1, notifications / 3), 1, 0};
-    shares[4] = Math.max(1, notifications - shares[0] - shares[1] - shares[2] - shares[3]);
+    int bars = Math.max(5, (int) Math.ceil(wish / bar));
+    int[] shares = {1, Math.max(1, bars / 4), Math.max(1, bars / 3), 1, 0};
+    shares[4] = Math.max(1, bars - shares[0] - shares[1] - shares[2] - shares[3]);
     String[] names = {"intro", "verse", "drop", "break", "out"};
     List<Section> sections = new ArrayList<>();
     double at = 0;

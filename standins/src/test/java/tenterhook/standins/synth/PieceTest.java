@@ -24,9 +24,8 @@ class PieceTest {
       for (int i = 1; i < piece.sections().size(); i++) {
         assertThat(piece.sections().get(i).start()).isEqualTo(piece.sections().get(i - 1).end());
       }
-      double notifications =
-          (piece.end() - piece.leadIn()) * piece.bpm() / 60 / piece.style().beats();
-      assertThat(notifications).isCloseTo(Math.rint(notifications), within(1e-6));
+      double bars = (piece.end() - piece.leadIn()) * piece.bpm() / 60 / piece.style().beats();
+      assertThat(bars).isCloseTo(Math.rint(bars), within(1e-6));
       assertThat(piece.seconds()).isEqualTo(piece.end() + piece.tail());
     }
     assertThat(styles).containsExactlyInAnyOrder(Piece.Style.values());
