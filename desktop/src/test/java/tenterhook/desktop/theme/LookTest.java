@@ -115,11 +115,11 @@ class LookTest {
     "-ink,-indigo-tint",
     "-walnut,-linen"
   })
-  void textCanBeReadInBothThemes(String text, String context) throws IOException {
+  void textCanBeReadInBothThemes(String text, String ground) throws IOException {
     for (String theme : List.of("linen", "night")) {
       Map<String, String> dyes = dyes(theme);
-      assertThat(contrast(dyes.get(text), dyes.get(context)))
-          .as(text + " on " + context + " in " + theme)
+      assertThat(contrast(dyes.get(text), dyes.get(ground)))
+          .as(text + " on " + ground + " in " + theme)
           .isGreaterThanOrEqualTo(4.5);
     }
   }
