@@ -73,7 +73,7 @@ class CodingDeskTest extends WindowTest {
     ten.forEach((int id) -> assertThat(open(id)).as(now().name(id)).isEmpty());
     System.out.println("keys pressed for ten tracks: " + presses.get());
     assertThat(presses.get()).isBetween(10, 60);
-    assertThat(text("sitting")).startsWith("10 coded this sitting");
+    assertThat(text("sitting")).startsWith("10 coded in this session");
     assertThat(Pace.of(collection.history()).measured()).isTrue();
     station(KeyCode.DIGIT1);
     settle();
