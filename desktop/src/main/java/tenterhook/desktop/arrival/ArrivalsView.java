@@ -55,6 +55,21 @@ public final class ArrivalsView extends StationOutline {
     super(workspace, "keys.tracks", pane);
     this.pane = pane;
     this.move = new MovePane(workspace, this::closeMove);
+    listBatches();
+    VBox left = side(240, batches, Look.label(Words.of("arrivals.words"), "second"), batches);
+    buttons = buttons();
+    words.setWrapText(true);
+    head = new VBox(8, head(title, words), buttons);
+    BorderPane main = new BorderPane(pane);
+    main.setTop(head);
+    main.getStyleClass().add("main");
+    node.setLeft(left);
+    node.setCenter(main);
+    workspace.whileInView(node, this::refresh);
+    workspace.whileInView(workspace.repairs().proposals(), node, () -> describe(chosen()));
+  }
+
+  private void listBatches() {
     batches.setId("batches");
     batches.getStyleClass().add("picked");
     batches.setCellFactory(
@@ -72,10 +87,9 @@ public final class ArrivalsView extends StationOutline {
         .selectedItemProperty()
         .addListener((o, before, after) -> choose(after));
     batches.setPlaceholder(Look.label(Words.of("arrivals.none"), "empty"));
-    VBox left = new VBox(8, Look.label(Words.of("arrivals.words"), "second"), batches);
-    left.getStyleClass().addAll("side", "left");
-    left.setPrefWidth(240);
-    VBox.setVgrow(batches, javafx.scene.layout.Priority.ALWAYS);
+  }
+
+  private HBox buttons() {
     apply.setId("arrivals-apply");
     copies.setId("arrivals-copies");
     finished.setId("arrivals-finished");
@@ -83,16 +97,7 @@ public final class ArrivalsView extends StationOutline {
     moving.setId("arrivals-move");
     Button code = Look.button(Words.of("arrivals.code"), this::code);
     code.setId("arrivals-code");
-    buttons = new HBox(8, apply, code, moving, copies, Look.spring(), finished);
-    words.setWrapText(true);
-    head = new VBox(8, head(title, words), buttons);
-    BorderPane main = new BorderPane(pane);
-    main.setTop(head);
-    main.getStyleClass().add("main");
-    node.setLeft(left);
-    node.setCenter(main);
-    workspace.whileInView(node, this::refresh);
-    workspace.whileInView(workspace.repairs().proposals(), node, () -> describe(chosen()));
+    return new HBox(8, apply, code, moving, copies, Look.spring(), finished);
   }
 
   private @Nullable Batch chosen() {

@@ -37,45 +37,50 @@ final class CodeMenu {
     MenuButton button = new MenuButton("", face);
     button.setId("entry-" + code.token());
     button.setAccessibleText(Words.of("codebook.code", code.token(), code.meaning(), count));
-    MenuItem rename = new MenuItem(Words.of("codebook.rename"));
-    rename.setOnAction(e -> rename(code));
-    MenuItem remove = new MenuItem(Words.of("codebook.remove"));
-    remove.setOnAction(e -> remove(code, count));
-    MenuItem rule = new MenuItem(Words.of("codebook.rule"));
-    rule.setOnAction(e -> askRule(code));
-    MenuItem key = new MenuItem(Words.of("codebook.key"));
-    key.setOnAction(e -> askKey(code));
-    MenuItem retire =
-        new MenuItem(Words.of(code.retired() ? "codebook.giveAgain" : "codebook.retire"));
-    retire.setOnAction(
-        e ->
-            set(
-                Words.of("change.retire", code.token()),
-                () -> book().withCode(code.token(), c -> c.retired(!c.retired()))));
+    button.getItems().setAll(choices(code, count));
+    return button;
+  }
+
+  private List<MenuItem> choices(Code code, int count) {
+    return List.of(
+        choice("codebook.rename", () -> rename(code)),
+        choice("codebook.meaning", () -> askMeaning(code)),
+        choice("codebook.rule", () -> askRule(code)),
+        choice("codebook.key", () -> askKey(code)),
+        choice("codebook.forward", () -> move(code, -1)),
+        choice("codebook.backward", () -> move(code, 1)),
+        choice("codebook.synonyms", () -> askSynonyms(code)),
+        choice(code.retired() ? "codebook.giveAgain" : "codebook.retire", () -> retire(code)),
+        merge(code),
+        choice("codebook.split", () -> askSplit(code)),
+        move(code),
+        choice("codebook.remove", () -> remove(code, count)));
+  }
+
+  private static MenuItem choice(String key, Runnable action) {
+    return Look.named(Words.of(key), action);
+  }
+
+  private void retire(Code code) {
+    set(
+        Words.of("change.retire", code.token()),
+        () -> book().withCode(code.token(), c -> c.retired(!c.retired())));
+  }
+
+  private Menu merge(Code code) {
     Menu merge = new Menu(Words.of("codebook.merge"));
     book().tokens().stream()
         .filter(t -> !t.equals(code.token()))
         .forEach(t -> merge.getItems().add(Look.named(t, () -> merge(code, t))));
+    return merge;
+  }
+
+  private Menu move(Code code) {
     Menu move = new Menu(Words.of("codebook.move"));
     book().facets().stream()
         .filter(f -> f.code(code.token()).isEmpty())
         .forEach(f -> move.getItems().add(Look.named(f.name(), () -> move(code, f))));
-    button
-        .getItems()
-        .addAll(
-            rename,
-            Look.named(Words.of("codebook.meaning"), () -> askMeaning(code)),
-            rule,
-            key,
-            Look.named(Words.of("codebook.forward"), () -> move(code, -1)),
-            Look.named(Words.of("codebook.backward"), () -> move(code, 1)),
-            Look.named(Words.of("codebook.synonyms"), () -> askSynonyms(code)),
-            retire,
-            merge,
-            Look.named(Words.of("codebook.split"), () -> askSplit(code)),
-            move,
-            remove);
-    return button;
+    return move;
   }
 
   private void move(Code code, int by) {

@@ -78,6 +78,11 @@ final class TrackHead extends HBox {
             now.raw(id, Fields.ARTIST),
             now.raw(id, Fields.ALBUM),
             Fields.YEAR.type().show(now.raw(id, Fields.YEAR))));
+    showFigures(now, id);
+    showCover(id);
+  }
+
+  private void showFigures(Snapshot now, int id) {
     int plays = now.value(id, Fields.PLAYS).orElse(0);
     Look.data(
         figures,
@@ -88,6 +93,9 @@ final class TrackHead extends HBox {
             text(now, id, Fields.DURATION, ""),
             text(now, id, Fields.LOUDNESS, " LUFS"),
             plays == 0 ? "" : Words.of("coding.played", plays)));
+  }
+
+  private void showCover(int id) {
     workspace.background(
         () -> workspace.collection().covers().of(id),
         bytes ->

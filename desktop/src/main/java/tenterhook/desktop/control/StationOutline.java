@@ -4,6 +4,7 @@ import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import tenterhook.desktop.theme.Look;
@@ -54,6 +55,21 @@ public abstract class StationOutline implements StationView {
   /** A title with a hint below it, in words that stay. */
   protected static VBox head(String title, String hint) {
     return head(Look.label(Words.of(title), "heading"), Look.label(Words.of(hint), "second"));
+  }
+
+  /**
+   * The list at the left from which one chooses.
+   *
+   * @param width preferred, in pixels
+   * @param grows the part that takes the height that is left
+   * @param parts from top to bottom
+   */
+  protected static VBox side(double width, Node grows, Node... parts) {
+    VBox side = new VBox(8, parts);
+    side.getStyleClass().addAll("side", "left");
+    side.setPrefWidth(width);
+    VBox.setVgrow(grows, Priority.ALWAYS);
+    return side;
   }
 
   @Override

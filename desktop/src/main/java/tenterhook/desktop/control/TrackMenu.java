@@ -38,38 +38,15 @@ final class TrackMenu {
   }
 
   private void fill(ContextMenu menu) {
-    Menu rating = new Menu(Words.of("menu.rate"));
-    for (int i = 0; i <= 5; i++) {
-      int value = i;
-      MenuItem item = new MenuItem(i == 0 ? Words.of("menu.noRating") : String.valueOf(i));
-      item.setOnAction(e -> pane.rate(value));
-      rating.getItems().add(item);
-    }
-    Menu crates = new Menu(Words.of("menu.crate"));
-    for (Crate crate : workspace.state().get().crates().all()) {
-      if (crate instanceof Crate.HandCrate hand) {
-        MenuItem item = new MenuItem(hand.name());
-        item.setOnAction(e -> addTo(hand));
-        crates.getItems().add(item);
-      }
-    }
-    crates.setDisable(crates.getItems().isEmpty());
-    Menu never = new Menu(Words.of("menu.never"));
-    for (Shelf shelf : workspace.state().get().crates().shelves()) {
-      MenuItem item = new MenuItem(shelf.name());
-      item.setOnAction(e -> neverPlay(shelf));
-      never.getItems().add(item);
-    }
-    never.setDisable(never.getItems().isEmpty());
     Menu shown = new Menu(Words.of("menu.columns"));
     shown.getItems().addAll(columns.choice());
     menu.getItems()
         .setAll(
             Look.item("menu.edit", pane::openEdit),
-            rating,
-            crates,
+            rating(),
+            addToCrate(),
             takeOut(),
-            never,
+            neverPlay(),
             new SeparatorMenuItem(),
             Look.item("menu.measure", () -> workspace.measuring().measure(pane.selection())),
             Look.item("menu.follow", () -> workspace.frame().goesWith()),
@@ -80,6 +57,36 @@ final class TrackMenu {
             Look.item("menu.remove", pane::remove),
             new SeparatorMenuItem(),
             shown);
+  }
+
+  private Menu rating() {
+    Menu rating = new Menu(Words.of("menu.rate"));
+    for (int i = 0; i <= 5; i++) {
+      int value = i;
+      String name = i == 0 ? Words.of("menu.noRating") : String.valueOf(i);
+      rating.getItems().add(Look.named(name, () -> pane.rate(value)));
+    }
+    return rating;
+  }
+
+  private Menu addToCrate() {
+    Menu crates = new Menu(Words.of("menu.crate"));
+    for (Crate crate : workspace.state().get().crates().all()) {
+      if (crate instanceof Crate.HandCrate hand) {
+        crates.getItems().add(Look.named(hand.name(), () -> addTo(hand)));
+      }
+    }
+    crates.setDisable(crates.getItems().isEmpty());
+    return crates;
+  }
+
+  private Menu neverPlay() {
+    Menu never = new Menu(Words.of("menu.never"));
+    for (Shelf shelf : workspace.state().get().crates().shelves()) {
+      never.getItems().add(Look.named(shelf.name(), () -> neverPlay(shelf)));
+    }
+    never.setDisable(never.getItems().isEmpty());
+    return never;
   }
 
   /** Only for the list of a hand crate. */

@@ -68,10 +68,7 @@ public final class LostView extends StationOutline {
               }
             });
     items.setPlaceholder(Look.label(Words.of("lost.noneShort"), "empty"));
-    VBox left = new VBox(8, Look.label(Words.of("lost.folders"), "second"), items);
-    left.getStyleClass().addAll("side", "left");
-    left.setPrefWidth(250);
-    VBox.setVgrow(items, Priority.ALWAYS);
+    VBox left = side(250, items, Look.label(Words.of("lost.folders"), "second"), items);
     words.setWrapText(true);
     decisions.setId("lost-decisions");
     decisions.getStyleClass().add("decisions");

@@ -68,10 +68,7 @@ public final class PlaysView extends StationOutline {
     unmatched.setFixedCellSize(LINE);
     unmatched.setAccessibleText(Words.of("plays.unmatchedList"));
     unmatched.setCellFactory(l -> new LineCell());
-    VBox left = new VBox(8, Look.label(Words.of("plays.nights"), "second"), nights);
-    left.getStyleClass().addAll("side", "left");
-    left.setPrefWidth(200);
-    VBox.setVgrow(nights, Priority.ALWAYS);
+    VBox left = side(200, nights, Look.label(Words.of("plays.nights"), "second"), nights);
     var read = Look.primary(Words.of("plays.read"), this::choose);
     read.setId("plays-read");
     words.setWrapText(true);

@@ -65,11 +65,31 @@ public final class StaleView extends StationOutline {
   private StaleView(Workspace workspace, TrackPane pane) {
     super(workspace, "keys.tracks", pane);
     this.pane = pane;
+    this.actions = actions();
+    listPiles();
+    chooseOrder();
+    VBox left = side(250, piles, Look.label(Words.of("stale.title"), "second"), piles);
+    HBox buttons = new HBox(8);
+    buttons.getChildren().addAll(actions);
+    buttons.getChildren().addAll(Look.spring(), order);
+    words.setWrapText(true);
+    VBox main = new VBox(10, head(title, words), buttons, pane);
+    VBox.setVgrow(pane, Priority.ALWAYS);
+    main.getStyleClass().add("main");
+    node.setLeft(left);
+    node.setCenter(main);
+    workspace.whileInView(node, this::refresh);
+  }
+
+  private void listPiles() {
     piles.setId("stale-piles");
     piles.getStyleClass().add("picked");
     piles.setAccessibleText(Words.of("stale.title"));
     piles.setCellFactory(l -> new TwoLineCell<>(Pile::name, Pile::second));
     piles.getSelectionModel().selectedItemProperty().addListener((o, b, after) -> show(after));
+  }
+
+  private void chooseOrder() {
     order.getItems().setAll(Stale.Order.values());
     order.setValue(Stale.Order.AGE);
     order.setId("stale-order");
@@ -89,25 +109,16 @@ public final class StaleView extends StationOutline {
     order
         .valueProperty()
         .addListener((o, b, a) -> show(piles.getSelectionModel().getSelectedItem()));
-    VBox left = new VBox(8, Look.label(Words.of("stale.title"), "second"), piles);
-    left.getStyleClass().addAll("side", "left");
-    left.setPrefWidth(250);
-    VBox.setVgrow(piles, Priority.ALWAYS);
+  }
+
+  private List<Button> actions() {
     var rest = Look.primary(Words.of("stale.rest"), this::rest);
     rest.setId("stale-rest");
     var archive = Look.button(Words.of("stale.archive"), this::archive);
     archive.setId("stale-archive");
     var hold = Look.button(Words.of("stale.hold"), this::hold, "danger");
     hold.setId("stale-hold");
-    actions = List.of(rest, archive, hold);
-    HBox buttons = new HBox(8, rest, archive, hold, Look.spring(), order);
-    words.setWrapText(true);
-    VBox main = new VBox(10, head(title, words), buttons, pane);
-    VBox.setVgrow(pane, Priority.ALWAYS);
-    main.getStyleClass().add("main");
-    node.setLeft(left);
-    node.setCenter(main);
-    workspace.whileInView(node, this::refresh);
+    return List.of(rest, archive, hold);
   }
 
   private void refresh() {

@@ -73,11 +73,7 @@ public final class RepairsView extends StationOutline {
     dismissed.getStyleClass().add("link");
     dismissed.setId("dismissed");
     dismissed.setOnAction(e -> model.bringBack());
-    VBox left = new VBox(8, Look.label(Words.of("repairs.order"), "second"), kinds, dismissed);
-    left.getStyleClass().addAll("side", "left");
-    left.setPrefWidth(250);
-    VBox.setVgrow(kinds, Priority.ALWAYS);
-    return left;
+    return side(250, kinds, Look.label(Words.of("repairs.order"), "second"), kinds, dismissed);
   }
 
   private VBox main() {
