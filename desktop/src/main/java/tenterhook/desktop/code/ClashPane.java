@@ -80,14 +80,7 @@ final class ClashPane extends VBox {
         Words.of(
             found.written().isEmpty() ? "clash.none" : "clash.written", found.written().size()),
         found.written().isEmpty() ? "whole" : "hole");
-    found
-        .byStyle()
-        .forEach(
-            (style, count) -> {
-              if (count < found.written().size()) {
-                say(Words.of("clash.style." + style.name().toLowerCase(Locale.ROOT), count), "");
-              }
-            });
+    sayStyles(found);
     found.written().forEach(c -> lines.getChildren().add(line(c, found.instead().get(c.token()))));
     if (!found.bare().isEmpty() && notation.style() != Notation.Style.SEPARATED) {
       say(Words.of("clash.bare", found.bare().size()), "doubt");
@@ -99,6 +92,22 @@ final class ClashPane extends VBox {
         lines.getChildren().add(tooLong(letters, ids));
       }
     }
+    sayRates(found);
+  }
+
+  /** What would be found by mistake were codes written otherwise. */
+  private void sayStyles(Found found) {
+    found
+        .byStyle()
+        .forEach(
+            (style, count) -> {
+              if (count < found.written().size()) {
+                say(Words.of("clash.style." + style.name().toLowerCase(Locale.ROOT), count), "");
+              }
+            });
+  }
+
+  private void sayRates(Found found) {
     say(Words.of("clash.rates"), "strong");
     for (Suggestions.Rate rate : found.rates()) {
       if (rate.tracks() > 0) {

@@ -86,6 +86,22 @@ final class BuildPane extends VBox {
     this.back = back;
     setId("build");
     getStyleClass().add("main");
+    prepare();
+    said.setWrapText(true);
+    VBox choices = choices();
+    VBox right = new VBox(8, said, preview);
+    VBox.setMargin(make, new Insets(8, 0, 0, 0));
+    VBox.setVgrow(preview, Priority.ALWAYS);
+    HBox.setHgrow(right, Priority.ALWAYS);
+    HBox both = new HBox(22, choices, right);
+    VBox.setVgrow(both, Priority.ALWAYS);
+    getChildren().addAll(head(), both);
+    filling = true;
+    kind.setValue(Kind.CODES);
+    filling = false;
+  }
+
+  private void prepare() {
     kind.setId("build-kind");
     kind.getItems().setAll(Kind.values());
     kind.setMaxWidth(Double.MAX_VALUE);
@@ -109,18 +125,6 @@ final class BuildPane extends VBox {
       field.textProperty().addListener((o, before, now) -> look());
     }
     names.textProperty().addListener((o, before, now) -> look());
-    said.setWrapText(true);
-    VBox choices = choices();
-    VBox right = new VBox(8, said, preview);
-    VBox.setMargin(make, new Insets(8, 0, 0, 0));
-    VBox.setVgrow(preview, Priority.ALWAYS);
-    HBox.setHgrow(right, Priority.ALWAYS);
-    HBox both = new HBox(22, choices, right);
-    VBox.setVgrow(both, Priority.ALWAYS);
-    getChildren().addAll(head(), both);
-    filling = true;
-    kind.setValue(Kind.CODES);
-    filling = false;
   }
 
   private HBox head() {

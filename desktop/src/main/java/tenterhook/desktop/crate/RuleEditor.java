@@ -187,17 +187,7 @@ final class RuleEditor extends VBox {
   }
 
   private VBox group(Rule.Group group, List<Integer> place) {
-    ComboBox<String> kind = new ComboBox<>();
-    for (Rule.Kind one : Rule.Kind.values()) {
-      kind.getItems().add(Words.of("rule." + one.name().toLowerCase(Locale.ROOT)));
-    }
-    kind.getSelectionModel().select(group.kind().ordinal());
-    kind.setAccessibleText(Words.of("rule.kind"));
-    kind.setOnAction(
-        e -> {
-          Rule.Kind chosen = Rule.Kind.values()[kind.getSelectionModel().getSelectedIndex()];
-          edit(RuleEdits.with(rule(), place, new Rule.Group(chosen, group.parts())));
-        });
+    ComboBox<String> kind = kind(group, place);
     Rule fresh = new Rule.Group(Rule.Kind.NONE, List.of(LineRow.fresh()));
     Button addLine = add("rule.addLine", group, place, LineRow.fresh());
     HBox head = new HBox(6, kind, addLine, add("rule.addGroup", group, place, fresh));
@@ -226,6 +216,21 @@ final class RuleEditor extends VBox {
               });
     }
     return box;
+  }
+
+  private ComboBox<String> kind(Rule.Group group, List<Integer> place) {
+    ComboBox<String> kind = new ComboBox<>();
+    for (Rule.Kind one : Rule.Kind.values()) {
+      kind.getItems().add(Words.of("rule." + one.name().toLowerCase(Locale.ROOT)));
+    }
+    kind.getSelectionModel().select(group.kind().ordinal());
+    kind.setAccessibleText(Words.of("rule.kind"));
+    kind.setOnAction(
+        e -> {
+          Rule.Kind chosen = Rule.Kind.values()[kind.getSelectionModel().getSelectedIndex()];
+          edit(RuleEdits.with(rule(), place, new Rule.Group(chosen, group.parts())));
+        });
+    return kind;
   }
 
   private Button add(String key, Rule.Group group, List<Integer> place, Rule part) {

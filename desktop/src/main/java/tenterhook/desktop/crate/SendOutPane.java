@@ -60,15 +60,7 @@ final class SendOutPane extends VBox {
     this.back = back;
     setId("send-out");
     getStyleClass().add("main");
-    form.getItems().setAll(PlaylistFile.values());
-    form.setValue(PlaylistFile.M3U8);
-    form.setId("send-out-form");
-    form.setAccessibleText(Words.of("sendOut.form"));
-    folder.setId("send-out-folder");
-    folder.getStyleClass().add("mono");
-    folder.setAccessibleText(Words.of("sendOut.folder"));
-    folder.setPrefColumnCount(40);
-    write.setId("send-out-write");
+    prepare();
     HBox head =
         new HBox(
             10,
@@ -93,6 +85,18 @@ final class SendOutPane extends VBox {
             place,
             write,
             outcome);
+  }
+
+  private void prepare() {
+    form.getItems().setAll(PlaylistFile.values());
+    form.setValue(PlaylistFile.M3U8);
+    form.setId("send-out-form");
+    form.setAccessibleText(Words.of("sendOut.form"));
+    folder.setId("send-out-folder");
+    folder.getStyleClass().add("mono");
+    folder.setAccessibleText(Words.of("sendOut.folder"));
+    folder.setPrefColumnCount(40);
+    write.setId("send-out-write");
   }
 
   private Node way(How one) {

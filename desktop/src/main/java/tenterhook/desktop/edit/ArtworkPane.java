@@ -66,6 +66,10 @@ final class ArtworkPane extends HBox {
             Look.button(Words.of("art.track"), this::fromTrack, "quiet"),
             Look.button(Words.of("art.remove"), this::remove, "quiet"));
     getChildren().addAll(frame, buttons);
+    takeDrops();
+  }
+
+  private void takeDrops() {
     setOnDragOver(
         e -> {
           if (e.getDragboard().hasFiles() || e.getDragboard().hasImage()) {

@@ -76,20 +76,7 @@ final class LostModel {
     Snapshot snapshot = state.snapshot();
     List<LostItem> items = new ArrayList<>();
     seen.away().forEach(a -> items.add(new LostItem.Away(a)));
-    Map<String, RoaringBitmap> byFolder = new TreeMap<>();
-    LostFinder.lost(snapshot)
-        .forEach(
-            (int id) ->
-                byFolder
-                    .computeIfAbsent(snapshot.raw(id, Fields.FOLDER), f -> new RoaringBitmap())
-                    .add(id));
-    List<LostItem> folders = new ArrayList<>();
-    byFolder.forEach((name, ids) -> folders.add(new LostItem.Folder(name, ids)));
-    folders.sort(
-        (a, b) ->
-            ((LostItem.Folder) b).tracks().getCardinality()
-                - ((LostItem.Folder) a).tracks().getCardinality());
-    items.addAll(folders);
+    items.addAll(folders(snapshot));
     RoaringBitmap changed = RoaringBitmap.and(seen.changed(), snapshot.tracks());
     if (!changed.isEmpty()) {
       items.add(new LostItem.Changed(changed));
@@ -109,6 +96,24 @@ final class LostModel {
       items.add(new LostItem.Wishes(wishes));
     }
     return items;
+  }
+
+  /** Folders with lost files, those with most of them first. */
+  private static List<LostItem> folders(Snapshot snapshot) {
+    Map<String, RoaringBitmap> byFolder = new TreeMap<>();
+    LostFinder.lost(snapshot)
+        .forEach(
+            (int id) ->
+                byFolder
+                    .computeIfAbsent(snapshot.raw(id, Fields.FOLDER), f -> new RoaringBitmap())
+                    .add(id));
+    List<LostItem> folders = new ArrayList<>();
+    byFolder.forEach((name, ids) -> folders.add(new LostItem.Folder(name, ids)));
+    folders.sort(
+        (a, b) ->
+            ((LostItem.Folder) b).tracks().getCardinality()
+                - ((LostItem.Folder) a).tracks().getCardinality());
+    return folders;
   }
 
   /** Looks whether all files are there, without opening any; says so when something is amiss. */

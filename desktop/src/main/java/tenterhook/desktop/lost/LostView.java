@@ -1,7 +1,6 @@
 package tenterhook.desktop.lost;
 
 import java.util.List;
-import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
@@ -54,20 +53,7 @@ public final class LostView extends StationOutline {
             workspace,
             model,
             new LostActions(workspace, model, pane::selection, () -> node.getScene().getWindow()));
-    items.setId("lost-folders");
-    items.getStyleClass().add("picked");
-    items.setAccessibleText(Words.of("lost.folders"));
-    items.setCellFactory(l -> new TwoLineCell<>(LostItem::name, LostItem::second));
-    items
-        .getSelectionModel()
-        .selectedItemProperty()
-        .addListener(
-            (o, before, after) -> {
-              if (!showing) {
-                choose(after);
-              }
-            });
-    items.setPlaceholder(Look.label(Words.of("lost.noneShort"), "empty"));
+    listItems();
     VBox left = side(250, items, Look.label(Words.of("lost.folders"), "second"), items);
     words.setWrapText(true);
     decisions.setId("lost-decisions");
@@ -83,9 +69,21 @@ public final class LostView extends StationOutline {
     workspace.whileInView(node, model::refresh);
   }
 
-  /** All that is not where it should be; for the number on the rail. */
-  public ReadOnlyObjectProperty<List<LostItem>> items() {
-    return model.items();
+  private void listItems() {
+    items.setId("lost-folders");
+    items.getStyleClass().add("picked");
+    items.setAccessibleText(Words.of("lost.folders"));
+    items.setCellFactory(l -> new TwoLineCell<>(LostItem::name, LostItem::second));
+    items
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener(
+            (o, before, after) -> {
+              if (!showing) {
+                choose(after);
+              }
+            });
+    items.setPlaceholder(Look.label(Words.of("lost.noneShort"), "empty"));
   }
 
   /** Looks for all lost files in the folders of the collection. */
