@@ -101,26 +101,30 @@ final class BackupCommands {
         if (!check.whole()) {
           partly();
         }
-        ObjectNode node =
-            object()
-                .put("same", check.same())
-                .put("moved", check.moved().size())
-                .put("missing", check.missing().size())
-                .put("different", check.different().size())
-                .put("extra", check.extra().size())
-                .put("unread", check.unread().size());
-        say(
-            node,
-            check.same()
-                + " the same, "
-                + check.moved().size()
-                + " under another name, "
-                + check.missing().size()
-                + " missing, "
-                + check.different().size()
-                + " different, "
-                + check.extra().size()
-                + " only there");
+        say(counted(check), words(check));
+      }
+
+      private static ObjectNode counted(MirrorCheck check) {
+        return object()
+            .put("same", check.same())
+            .put("moved", check.moved().size())
+            .put("missing", check.missing().size())
+            .put("different", check.different().size())
+            .put("extra", check.extra().size())
+            .put("unread", check.unread().size());
+      }
+
+      private static String words(MirrorCheck check) {
+        return check.same()
+            + " the same, "
+            + check.moved().size()
+            + " under another name, "
+            + check.missing().size()
+            + " missing, "
+            + check.different().size()
+            + " different, "
+            + check.extra().size()
+            + " only there";
       }
 
       private void list(String kind, List<Path> files) {

@@ -8,11 +8,14 @@ import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.code.Code;
+import tenterhook.core.code.Facet;
 import tenterhook.core.crate.Builders;
 import tenterhook.core.crate.Coverage;
+import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.field.Fields;
+import tenterhook.core.track.Snapshot;
 
 /** Crates made many at once, and the table of two facets. */
 final class BuildCommands {
@@ -70,15 +73,7 @@ final class BuildCommands {
       Crates now = state.crates();
       if (kind.facet != null) {
         return Builders.added(
-            now,
-            shelf,
-            Builders.oneEach(
-                state
-                    .codebook()
-                    .facet(kind.facet)
-                    .orElseThrow(
-                        () -> new IllegalArgumentException("no facet '" + kind.facet + "'")),
-                named("{meaning}")));
+            now, shelf, Builders.oneEach(facet(state, kind.facet), named("{meaning}")));
       }
       if (kind.model != null) {
         Shelf model =
@@ -86,18 +81,23 @@ final class BuildCommands {
                 .orElseThrow(() -> new IllegalArgumentException("no shelf '" + kind.model + "'"));
         return Builders.shelves(now, List.of(shelf), model, named("{shelf}: {crate}"));
       }
+      return Builders.added(now, shelf, series(state.snapshot()));
+    }
+
+    private static Facet facet(CollectionState state, String name) {
+      return state
+          .codebook()
+          .facet(name)
+          .orElseThrow(() -> new IllegalArgumentException("no facet '" + name + "'"));
+    }
+
+    private List<Crate> series(Snapshot snapshot) {
       if (kind.tempi > 0) {
-        return Builders.added(
-            now,
-            shelf,
-            Builders.series(state.snapshot(), Fields.BPM, kind.tempi, named("{from} to {to} bpm")));
+        return Builders.series(snapshot, Fields.BPM, kind.tempi, named("{from} to {to} bpm"));
       }
       int step = kind.decades ? DECADE : kind.years;
-      return Builders.added(
-          now,
-          shelf,
-          Builders.series(
-              state.snapshot(), Fields.YEAR, step, named(kind.decades ? "{from}s" : "{from}")));
+      return Builders.series(
+          snapshot, Fields.YEAR, step, named(kind.decades ? "{from}s" : "{from}"));
     }
 
     private String named(String usual) {

@@ -64,25 +64,7 @@ final class HoldingCommand extends Work {
     void run(MusicCollection collection) {
       RoaringBitmap held = tracks(collection).held();
       if (!yes || main.dryRun) {
-        HoldingBay.Outlook outlook = HoldingBay.outlook(collection, held, progress());
-        int copies = outlook.copies().getCardinality();
-        outlook
-            .last()
-            .forEach(
-                l ->
-                    say(
-                        object().put("lastCopy", l.path()).put("reason", l.reason()),
-                        "last copy: " + l.path() + ": it " + l.reason()));
-        say(
-            object().put("held", copies + outlook.last().size()).put("copies", copies),
-            copies
-                + " held files are copies of what is there; --yes takes them away, and undo cannot"
-                + " bring them back"
-                + (outlook.last().isEmpty()
-                    ? ""
-                    : "; "
-                        + outlook.last().size()
-                        + " more are the last of their recording and go only with --last-copies"));
+        foretell(HoldingBay.outlook(collection, held, progress()));
         return;
       }
       report(
@@ -93,6 +75,27 @@ final class HoldingCommand extends Work {
               lastCopies,
               HoldingBay.systemBin().orElse(Files::delete),
               progress()));
+    }
+
+    private void foretell(HoldingBay.Outlook outlook) {
+      int copies = outlook.copies().getCardinality();
+      outlook
+          .last()
+          .forEach(
+              l ->
+                  say(
+                      object().put("lastCopy", l.path()).put("reason", l.reason()),
+                      "last copy: " + l.path() + ": it " + l.reason()));
+      say(
+          object().put("held", copies + outlook.last().size()).put("copies", copies),
+          copies
+              + " held files are copies of what is there; --yes takes them away, and undo cannot"
+              + " bring them back"
+              + (outlook.last().isEmpty()
+                  ? ""
+                  : "; "
+                      + outlook.last().size()
+                      + " more are the last of their recording and go only with --last-copies"));
     }
   }
 }
