@@ -45,6 +45,25 @@ final class BringOverPane extends VBox {
     super(10);
     this.workspace = workspace;
     setId("bring-over");
+    prepare();
+    HBox head =
+        new HBox(
+            8,
+            Look.label(Words.of("bring.title"), "strong"),
+            field,
+            form,
+            leave,
+            Look.spring(),
+            Look.button(Words.of("bring.back"), back));
+    head.setAlignment(Pos.CENTER_LEFT);
+    ScrollPane scroll = new ScrollPane(lines);
+    scroll.setFitToWidth(true);
+    VBox.setVgrow(scroll, Priority.ALWAYS);
+    getChildren()
+        .addAll(head, Look.label(Words.of("bring.explain"), "second"), scroll, preview, go);
+  }
+
+  private void prepare() {
     FROM.forEach(f -> field.getItems().add(f.label()));
     field.getSelectionModel().selectFirst();
     field.setId("bring-field");
@@ -61,21 +80,6 @@ final class BringOverPane extends VBox {
     go.setId("bring-go");
     preview.setId("bring-preview");
     preview.setWrapText(true);
-    HBox head =
-        new HBox(
-            8,
-            Look.label(Words.of("bring.title"), "strong"),
-            field,
-            form,
-            leave,
-            Look.spring(),
-            Look.button(Words.of("bring.back"), back));
-    head.setAlignment(Pos.CENTER_LEFT);
-    ScrollPane scroll = new ScrollPane(lines);
-    scroll.setFitToWidth(true);
-    VBox.setVgrow(scroll, Priority.ALWAYS);
-    getChildren()
-        .addAll(head, Look.label(Words.of("bring.explain"), "second"), scroll, preview, go);
   }
 
   void look() {
@@ -113,6 +117,20 @@ final class BringOverPane extends VBox {
   }
 
   private HBox line(CollectionState state, OtherCodes other, String word, RoaringBitmap ids) {
+    ComboBox<String> code = code(state, other, word);
+    HBox line =
+        new HBox(
+            12,
+            Look.dataLabel(word, "strong"),
+            Look.label(Words.of("strays.on", ids.getCardinality()), "second"),
+            Look.spring(),
+            Look.label(Words.of("bring.to"), "second"),
+            code);
+    line.getStyleClass().add("step");
+    return line;
+  }
+
+  private ComboBox<String> code(CollectionState state, OtherCodes other, String word) {
     ComboBox<String> code = new ComboBox<>();
     code.getItems()
         .setAll(
@@ -136,16 +154,7 @@ final class BringOverPane extends VBox {
           }
           show();
         });
-    HBox line =
-        new HBox(
-            12,
-            Look.dataLabel(word, "strong"),
-            Look.label(Words.of("strays.on", ids.getCardinality()), "second"),
-            Look.spring(),
-            Look.label(Words.of("bring.to"), "second"),
-            code);
-    line.getStyleClass().add("step");
-    return line;
+    return code;
   }
 
   private Change change() {

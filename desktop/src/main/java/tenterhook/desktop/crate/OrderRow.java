@@ -71,17 +71,7 @@ final class OrderRow extends FlowPane {
     field.setId("order-field-" + at);
     field.setPrefWidth(106);
     field.setAccessibleText(Words.of("order.by"));
-    field.setOnAction(
-        e -> {
-          List<TrackOrder.Key> order = new ArrayList<>(crate.order());
-          if (field.getSelectionModel().getSelectedIndex() == 0) {
-            order.remove(at);
-          } else {
-            String chosen = Fields.named(field.getValue()).orElseThrow().key();
-            order.set(at, new TrackOrder.Key(chosen, key.falling()));
-          }
-          edited.accept(crate.sorted(order));
-        });
+    field.setOnAction(e -> chosen(crate, at, field));
     Button way =
         Look.button(
             Words.of(key.falling() ? "order.falling" : "order.rising"),
@@ -93,6 +83,17 @@ final class OrderRow extends FlowPane {
             "quiet");
     way.setId("order-way-" + at);
     return List.of(field, way);
+  }
+
+  private void chosen(Crate.RuleCrate crate, int at, ComboBox<String> field) {
+    List<TrackOrder.Key> order = new ArrayList<>(crate.order());
+    if (field.getSelectionModel().getSelectedIndex() == 0) {
+      order.remove(at);
+    } else {
+      String key = Fields.named(field.getValue()).orElseThrow().key();
+      order.set(at, new TrackOrder.Key(key, order.get(at).falling()));
+    }
+    edited.accept(crate.sorted(order));
   }
 
   private void plus(Crate.RuleCrate crate) {
@@ -117,13 +118,8 @@ final class OrderRow extends FlowPane {
     unit.setAccessibleText(Words.of("order.unit"));
     Runnable take =
         () -> {
-          String typed = amount.getText().replaceAll("\\D", "");
-          int wanted =
-              typed.isEmpty()
-                  ? 0
-                  : Integer.parseInt(typed.substring(0, Math.min(7, typed.length())));
           Limit.Unit chosen = Limit.Unit.values()[unit.getSelectionModel().getSelectedIndex()];
-          edited.accept(crate.with(new Limit(chosen, wanted, now.draw())));
+          edited.accept(crate.with(new Limit(chosen, number(amount.getText()), now.draw())));
         };
     amount.setOnAction(e -> take.run());
     amount
@@ -140,6 +136,14 @@ final class OrderRow extends FlowPane {
       nodes.add(pick(crate));
     }
     return nodes;
+  }
+
+  /** The figures of a text as a number of at most seven; 0 for none. */
+  private static int number(String typed) {
+    String figures = typed.replaceAll("\\D", "");
+    return figures.isEmpty()
+        ? 0
+        : Integer.parseInt(figures.substring(0, Math.min(7, figures.length())));
   }
 
   /** The first of the order, or by chance; drawn anew at each press. */

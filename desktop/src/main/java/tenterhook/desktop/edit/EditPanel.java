@@ -189,31 +189,33 @@ public final class EditPanel extends VBox {
     List<MenuItem> items = new ArrayList<>();
     for (String value : values.subList(0, Math.min(20, values.size()))) {
       String shown = field.type().show(value);
-      MenuItem item = new MenuItem(shown.isEmpty() ? Words.of("edit.none") : shown);
-      item.setOnAction(
-          e -> {
-            input.setText(shown);
-            model.set(field, value);
-            mark(input, "touched", true);
-            say();
-            apply.setDisable(model.change().isEmpty());
-          });
-      items.add(item);
+      items.add(
+          Look.named(
+              shown.isEmpty() ? Words.of("edit.none") : shown,
+              () -> {
+                input.setText(shown);
+                set(field, input, value);
+              }));
     }
-    MenuItem clear = new MenuItem(Words.of("edit.clear", model.count()));
+    MenuItem clear =
+        Look.named(
+            Words.of("edit.clear", model.count()),
+            () -> {
+              input.clear();
+              input.setPromptText(Words.of("edit.cleared"));
+              set(field, input, "");
+            });
     clear.setId("clear-" + field.key());
-    clear.setOnAction(
-        e -> {
-          input.clear();
-          input.setPromptText(Words.of("edit.cleared"));
-          model.set(field, "");
-          mark(input, "touched", true);
-          say();
-          apply.setDisable(model.change().isEmpty());
-        });
     items.add(clear);
     picker.getItems().setAll(items);
     return picker;
+  }
+
+  private void set(Field<?> field, TextInputControl input, String raw) {
+    model.set(field, raw);
+    mark(input, "touched", true);
+    say();
+    apply.setDisable(model.change().isEmpty());
   }
 
   private void artwork(Optional<String> raw) {

@@ -49,12 +49,28 @@ public final class GoesWithView extends StationOutline {
     scope.setId("follow-scope");
     scope.setAccessibleText(Words.of("follow.scope"));
     scope.setOnAction(e -> fill());
+    listRows();
+    HBox wishes = wishes();
+    heading.setId("follow-heading");
+    facts.setId("follow-facts");
+    node.getStyleClass().add("main");
+    node.setTop(new VBox(6, heading, facts, wishes));
+    node.setCenter(rows);
+    BorderPane.setMargin(rows, new Insets(10, 0, 0, 0));
+    workspace.whileInView(node, this::fill);
+    workspace.wheelKeys().addListener((o, was, now) -> fill());
+  }
+
+  private void listRows() {
     rows.setId("followers");
     rows.getStyleClass().add("picked");
     rows.setAccessibleText(Words.of("follow.rows"));
     rows.setCellFactory(l -> new FollowerCell(workspace));
     rows.getSelectionModel().selectedItemProperty().addListener((o, was, now) -> chosen(now));
     rows.setOnKeyPressed(this::keys);
+  }
+
+  private HBox wishes() {
     HBox shares =
         Look.choices(
             java.util.Arrays.stream(SHARES).mapToObj(s -> "± " + s + " %").toList(),
@@ -71,14 +87,7 @@ public final class GoesWithView extends StationOutline {
             Look.spring(),
             count);
     wishes.setAlignment(Pos.CENTER_LEFT);
-    heading.setId("follow-heading");
-    facts.setId("follow-facts");
-    node.getStyleClass().add("main");
-    node.setTop(new VBox(6, heading, facts, wishes));
-    node.setCenter(rows);
-    BorderPane.setMargin(rows, new Insets(10, 0, 0, 0));
-    workspace.whileInView(node, this::fill);
-    workspace.wheelKeys().addListener((o, was, now) -> fill());
+    return wishes;
   }
 
   /**

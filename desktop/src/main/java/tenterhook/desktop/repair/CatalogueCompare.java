@@ -121,24 +121,28 @@ final class CatalogueCompare extends VBox {
         Look.label(Words.of("catalogue.catalogue"), "second"));
     int row = 1;
     for (Map.Entry<Field<?>, String> one : match.entry().values().entrySet()) {
-      Field<?> field = one.getKey();
-      String has = snapshot.raw(now.id(), field);
-      boolean differs = !has.equals(one.getValue());
-      CheckBox box = new CheckBox();
-      box.setAccessibleText(field.label());
-      box.setId("take-" + field.key());
-      box.setVisible(differs);
-      box.setSelected(differs && proposed(now, field));
-      boxes.put(field, box);
-      Label mine = Look.dataLabel(has.isEmpty() ? Words.of("hole") : field.type().show(has));
-      mine.getStyleClass().add(has.isEmpty() ? "hole" : "plain");
-      Label theirs = Look.dataLabel(field.type().show(one.getValue()), differs ? "given" : "plain");
-      mine.setWrapText(true);
-      theirs.setWrapText(true);
-      fields.addRow(row++, box, Look.label(field.label(), "second"), mine, theirs);
+      field(now, one.getKey(), one.getValue(), row++);
     }
     length(snapshot, now.id(), match.entry(), row);
     absent(match.entry());
+  }
+
+  /** One field of the file beside the catalogue's. */
+  private void field(Proposal now, Field<?> field, String given, int row) {
+    String has = workspace.state().get().snapshot().raw(now.id(), field);
+    boolean differs = !has.equals(given);
+    CheckBox box = new CheckBox();
+    box.setAccessibleText(field.label());
+    box.setId("take-" + field.key());
+    box.setVisible(differs);
+    box.setSelected(differs && proposed(now, field));
+    boxes.put(field, box);
+    Label mine = Look.dataLabel(has.isEmpty() ? Words.of("hole") : field.type().show(has));
+    mine.getStyleClass().add(has.isEmpty() ? "hole" : "plain");
+    Label theirs = Look.dataLabel(field.type().show(given), differs ? "given" : "plain");
+    mine.setWrapText(true);
+    theirs.setWrapText(true);
+    fields.addRow(row, box, Look.label(field.label(), "second"), mine, theirs);
   }
 
   private static boolean proposed(Proposal proposal, Field<?> field) {

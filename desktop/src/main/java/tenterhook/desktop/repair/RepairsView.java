@@ -85,6 +85,18 @@ public final class RepairsView extends StationOutline {
         .selectedItemProperty()
         .addListener((o, before, after) -> chooseDecision(after));
     all.setId("take-all");
+    tools.getChildren().addAll(all, more());
+    HBox head = new HBox(12, title, Look.spring(), tools);
+    head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    listenToTable();
+    Label hint = Look.label(Words.of("repairs.hint"), "second");
+    VBox main = new VBox(8, head, decisions, table, hint);
+    VBox.setVgrow(table, Priority.ALWAYS);
+    main.getStyleClass().add("main");
+    return main;
+  }
+
+  private MenuButton more() {
     MenuButton more = new MenuButton(Words.of("repairs.more"));
     more.setId("repairs-more");
     more.getItems()
@@ -94,9 +106,10 @@ public final class RepairsView extends StationOutline {
             Look.item("repairs.not", this::dismiss),
             Look.item("repairs.limit", this::limit),
             Look.item("repairs.again", model::look));
-    tools.getChildren().addAll(all, more);
-    HBox head = new HBox(12, title, Look.spring(), tools);
-    head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    return more;
+  }
+
+  private void listenToTable() {
     table
         .getSelectionModel()
         .selectedItemProperty()
@@ -107,11 +120,6 @@ public final class RepairsView extends StationOutline {
             takeChosen();
           }
         });
-    Label hint = Look.label(Words.of("repairs.hint"), "second");
-    VBox main = new VBox(8, head, decisions, table, hint);
-    VBox.setVgrow(table, Priority.ALWAYS);
-    main.getStyleClass().add("main");
-    return main;
   }
 
   private void fill() {

@@ -45,6 +45,10 @@ final class FindBar extends VBox {
     row.setAlignment(javafx.geometry.Pos.CENTER_RIGHT);
     getChildren().addAll(row, trouble);
     setAlignment(javafx.geometry.Pos.TOP_RIGHT);
+    listen();
+  }
+
+  private void listen() {
     field
         .textProperty()
         .addListener(
