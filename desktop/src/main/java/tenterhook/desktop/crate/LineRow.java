@@ -86,19 +86,7 @@ final class LineRow extends HBox {
     this.codebook = codebook;
     this.hand = hand;
     getStyleClass().add("line-row");
-    handle.getStyleClass().add("line-handle");
-    Look.tip(handle, Words.of("rule.handle"));
-    subject.getItems().setAll(subjects());
-    subject.setPrefWidth(118);
-    subject.setMinWidth(118);
-    subject.setAccessibleText(Words.of("rule.subject"));
-    how.setPrefWidth(104);
-    how.setMinWidth(104);
-    how.setAccessibleText(Words.of("rule.how"));
-    values.setPromptText(Words.of("rule.values"));
-    values.setAccessibleText(Words.of("rule.values"));
-    values.getStyleClass().add("mono");
-    HBox.setHgrow(values, Priority.ALWAYS);
+    prepare();
     fill(line);
     kept = values.getText();
     subject.setOnAction(e -> changed());
@@ -115,6 +103,22 @@ final class LineRow extends HBox {
             Look.tip(
                 Look.button(Words.of("rule.removeLine"), hand::removed, "quiet"),
                 Words.of("rule.removeLineTip")));
+  }
+
+  private void prepare() {
+    handle.getStyleClass().add("line-handle");
+    Look.tip(handle, Words.of("rule.handle"));
+    subject.getItems().setAll(subjects());
+    subject.setPrefWidth(118);
+    subject.setMinWidth(118);
+    subject.setAccessibleText(Words.of("rule.subject"));
+    how.setPrefWidth(104);
+    how.setMinWidth(104);
+    how.setAccessibleText(Words.of("rule.how"));
+    values.setPromptText(Words.of("rule.values"));
+    values.setAccessibleText(Words.of("rule.values"));
+    values.getStyleClass().add("mono");
+    HBox.setHgrow(values, Priority.ALWAYS);
   }
 
   private void fill(Rule.Line line) {

@@ -70,6 +70,21 @@ public final class ListeningStrip extends HBox {
     Look.tip(play, Words.of("strip.play"));
     Button before = small("strip-before", "‹", "strip.before", () -> walk.accept(-1));
     Button after = small("strip-after", "›", "strip.after", () -> walk.accept(1));
+    wave.setId("strip-wave");
+    wave.setAccessibleText(Words.of("strip.wave"));
+    wave.onWish(share -> listening.length().ifPresent(l -> listening.seek(share * l)));
+    StackPane cloth = new StackPane(wave, note);
+    HBox.setHgrow(cloth, Priority.ALWAYS);
+    time.setMinWidth(96);
+    time.setAlignment(Pos.CENTER_RIGHT);
+    getChildren().addAll(play, before, after, words(), cloth, time, even(), devices(), follow());
+    workspace.chosen().addListener((o, was, now) -> show());
+    workspace.state().addListener((o, was, now) -> show());
+    listening.status().addListener((o, was, now) -> heard(now));
+    show();
+  }
+
+  private VBox words() {
     name.setId("strip-name");
     facts.setId("strip-facts");
     time.setId("strip-time");
@@ -79,18 +94,7 @@ public final class ListeningStrip extends HBox {
     words.setMinWidth(WORDS);
     words.setMaxWidth(WORDS);
     Tooltip.install(words, path);
-    wave.setId("strip-wave");
-    wave.setAccessibleText(Words.of("strip.wave"));
-    wave.onWish(share -> listening.length().ifPresent(l -> listening.seek(share * l)));
-    StackPane cloth = new StackPane(wave, note);
-    HBox.setHgrow(cloth, Priority.ALWAYS);
-    time.setMinWidth(96);
-    time.setAlignment(Pos.CENTER_RIGHT);
-    getChildren().addAll(play, before, after, words, cloth, time, even(), devices(), follow());
-    workspace.chosen().addListener((o, was, now) -> show());
-    workspace.state().addListener((o, was, now) -> show());
-    listening.status().addListener((o, was, now) -> heard(now));
-    show();
+    return words;
   }
 
   private static Button small(String id, String text, String tip, Runnable action) {

@@ -79,6 +79,14 @@ public final class Shell extends BorderPane implements Workspace.Frame {
     this.find = new FindBar(workspace, () -> inView.tracks(), this::wholeCollection);
     night = workspace.collection().setting("theme").map("night"::equals).orElse(false);
     Look.apply(this, night);
+    lay();
+    workspace.state().addListener((o, before, after) -> recount());
+    recount();
+    go(Station.WEAVE);
+    sayProblems();
+  }
+
+  private void lay() {
     getStyleClass().add("root");
     HBox head = new HBox(12, Look.label(Words.of("name"), "wordmark"), Look.spring(), find, menu());
     head.getStyleClass().add("head");
@@ -91,10 +99,6 @@ public final class Shell extends BorderPane implements Workspace.Frame {
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     setOnDragOver(arriving::over);
     setOnDragDropped(arriving::dropped);
-    workspace.state().addListener((o, before, after) -> recount());
-    recount();
-    go(Station.WEAVE);
-    sayProblems();
   }
 
   /** What was wrong when the collection was opened; without it, whether a backup is due. */

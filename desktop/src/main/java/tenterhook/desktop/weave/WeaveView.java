@@ -36,6 +36,24 @@ public final class WeaveView extends StationOutline {
     super(workspace, "keys.weave");
     this.model = new WeaveModel(workspace.collection());
     this.next = new NextPane(workspace, model);
+    rows.setCellFactory(l -> new WeaveRowCell(this));
+    rows.setFocusTraversable(false);
+    rows.setId("weave-rows");
+    rows.setFixedCellSize(32);
+    rows.setPlaceholder(Look.label(Words.of("weave.empty"), "empty"));
+    VBox.setVgrow(rows, Priority.ALWAYS);
+    groups.setAlignment(Pos.BOTTOM_LEFT);
+    VBox main = new VBox(8, choices(), new VBox(2, groups, heads), rows);
+    main.getStyleClass().add("main");
+    node.setCenter(main);
+    node.setRight(next);
+    workspace.whileInView(node, this::refresh);
+    workspace.whileInView(workspace.repairs().proposals(), node, next::refresh);
+    node.widthProperty().addListener((o, before, after) -> cells());
+  }
+
+  /** The title, and what the rows are grouped by. */
+  private HBox choices() {
     List<String> by =
         List.of(WeaveBy.values()).stream()
             .map(b -> Words.of("weave.by." + b.name().toLowerCase(Locale.ROOT)))
@@ -51,20 +69,7 @@ public final class WeaveView extends StationOutline {
             Look.label(Words.of("weave.rowsBy"), "second"),
             choices);
     head.setAlignment(Pos.BOTTOM_LEFT);
-    rows.setCellFactory(l -> new WeaveRowCell(this));
-    rows.setFocusTraversable(false);
-    rows.setId("weave-rows");
-    rows.setFixedCellSize(32);
-    rows.setPlaceholder(Look.label(Words.of("weave.empty"), "empty"));
-    VBox.setVgrow(rows, Priority.ALWAYS);
-    groups.setAlignment(Pos.BOTTOM_LEFT);
-    VBox main = new VBox(8, head, new VBox(2, groups, heads), rows);
-    main.getStyleClass().add("main");
-    node.setCenter(main);
-    node.setRight(next);
-    workspace.whileInView(node, this::refresh);
-    workspace.whileInView(workspace.repairs().proposals(), node, next::refresh);
-    node.widthProperty().addListener((o, before, after) -> cells());
+    return head;
   }
 
   private void choose(WeaveBy by) {
