@@ -6,7 +6,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.InstantSource;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicLong;
@@ -14,6 +13,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.adapters.JavaProgram;
 import tenterhook.adapters.Wavs;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.adapters.tagfile.Unreadable;
@@ -116,18 +116,8 @@ public abstract class CollectionTest {
   /** What {@link SecondProgram} says, started in a locale and by another command. */
   List<String> ofSecondProgram(String locale, List<String> by, String what, String on)
       throws Exception {
-    List<String> command = new ArrayList<>(by);
-    command.addAll(
-        List.of(
-            Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-            "--enable-native-access=ALL-UNNAMED",
-            "-cp",
-            System.getProperty("java.class.path"),
-            SecondProgram.class.getName(),
-            folder.resolve("collection").toString(),
-            what,
-            on));
-    ProcessBuilder program = new ProcessBuilder(command);
+    ProcessBuilder program =
+        JavaProgram.of(by, SecondProgram.class, folder.resolve("collection").toString(), what, on);
     program.environment().put("LC_ALL", locale);
     Path said = folder.resolve("said in " + locale);
     program.redirectErrorStream(true).redirectOutput(said.toFile());

@@ -20,6 +20,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.adapters.JavaProgram;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.change.Outcome;
@@ -226,13 +227,7 @@ class ResolvingTest {
     }
     for (int kill = 0; kill < 4; kill++) {
       Process process =
-          new ProcessBuilder(
-                  Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                  "--enable-native-access=ALL-UNNAMED",
-                  "-cp",
-                  System.getProperty("java.class.path"),
-                  Holder.class.getName(),
-                  folder.toString())
+          JavaProgram.of(List.of(), Holder.class, folder.toString())
               .redirectError(folder.resolve("errors.txt").toFile())
               .start();
       try (BufferedReader said = process.inputReader()) {

@@ -48,12 +48,8 @@ public final class ArrivalsView extends StationOutline {
 
   /** The view. */
   public ArrivalsView(Workspace workspace) {
-    this(workspace, new TrackPane(workspace));
-  }
-
-  private ArrivalsView(Workspace workspace, TrackPane pane) {
-    super(workspace, "keys.tracks", pane);
-    this.pane = pane;
+    super(workspace, "keys.tracks", new TrackPane(workspace));
+    this.pane = tracks().orElseThrow();
     this.move = new MovePane(workspace, this::closeMove);
     listBatches();
     VBox left = side(240, batches, Look.label(Words.of("arrivals.words"), "second"), batches);

@@ -31,17 +31,16 @@ public abstract class StationOutline implements StationView {
    * @param keys the message that says what its keys do
    */
   protected StationOutline(Workspace workspace, String keys) {
-    this.workspace = workspace;
-    this.keys = keys;
-    this.table = null;
+    this(workspace, keys, null);
   }
 
   /**
-   * A view with a table that the find field narrows.
+   * A view with a table.
    *
    * @param keys the message that says what its keys do
+   * @param table narrowed by the find field; null for none
    */
-  protected StationOutline(Workspace workspace, String keys, TrackPane table) {
+  protected StationOutline(Workspace workspace, String keys, @Nullable TrackPane table) {
     this.workspace = workspace;
     this.keys = keys;
     this.table = table;

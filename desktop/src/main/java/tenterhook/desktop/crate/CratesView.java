@@ -56,12 +56,8 @@ public final class CratesView extends StationOutline {
 
   /** The view. */
   public CratesView(Workspace workspace) {
-    this(workspace, new TrackPane(workspace));
-  }
-
-  private CratesView(Workspace workspace, TrackPane pane) {
-    super(workspace, "keys.crates", pane);
-    this.pane = pane;
+    super(workspace, "keys.crates", new TrackPane(workspace));
+    this.pane = tracks().orElseThrow();
     this.commands = new CrateCommands(workspace, this::choose);
     this.editor =
         new RuleEditor(

@@ -44,7 +44,7 @@ final class RuleEditor extends VBox {
 
   private final Workspace workspace;
   private final Predicate<Rule.Group> edited;
-  private final OffersRow offers = new OffersRow();
+  private final CompletionsRow offers = new CompletionsRow();
   private final VBox notes = new VBox(2);
   private final List<EffectCells> cells = new ArrayList<>();
   private final List<LineRow> rows = new ArrayList<>();

@@ -25,6 +25,7 @@ import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Station;
 import tenterhook.desktop.workspace.Workspace;
 
 /** Groups of copies with their evidence, compared side by side: one survivor each. */
@@ -50,7 +51,7 @@ public final class DuplicatesView extends StationOutline {
   public DuplicatesView(Workspace workspace) {
     super(workspace, "keys.duplicates");
     this.model = new DuplicatesModel(workspace);
-    model.groups().addListener((o, before, after) -> workspace.frame().recount());
+    model.groups().addListener((o, before, after) -> workspace.frame().recount(Station.DUPLICATES));
     this.grid = new CopiesGrid(workspace);
     this.survivor = new SurvivorPane(workspace, model);
     this.spares = new SparesPane(workspace, model, () -> right(true));

@@ -41,12 +41,8 @@ public final class LostView extends StationOutline {
 
   /** The view. */
   public LostView(Workspace workspace) {
-    this(workspace, new TrackPane(workspace));
-  }
-
-  private LostView(Workspace workspace, TrackPane pane) {
-    super(workspace, "keys.tracks", pane);
-    this.pane = pane;
+    super(workspace, "keys.tracks", new TrackPane(workspace));
+    this.pane = tracks().orElseThrow();
     this.model = new LostModel(workspace);
     this.sheets =
         new LostSheets(

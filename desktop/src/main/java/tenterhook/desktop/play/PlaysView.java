@@ -49,12 +49,8 @@ public final class PlaysView extends StationOutline {
 
   /** The view. */
   public PlaysView(Workspace workspace) {
-    this(workspace, new TrackPane(workspace));
-  }
-
-  private PlaysView(Workspace workspace, TrackPane pane) {
-    super(workspace, "keys.tracks", pane);
-    this.pane = pane;
+    super(workspace, "keys.tracks", new TrackPane(workspace));
+    this.pane = tracks().orElseThrow();
     nights.setId("nights");
     nights.getStyleClass().add("picked");
     nights.setAccessibleText(Words.of("plays.nights"));

@@ -59,12 +59,8 @@ public final class StaleView extends StationOutline {
 
   /** The view. */
   public StaleView(Workspace workspace) {
-    this(workspace, new TrackPane(workspace));
-  }
-
-  private StaleView(Workspace workspace, TrackPane pane) {
-    super(workspace, "keys.tracks", pane);
-    this.pane = pane;
+    super(workspace, "keys.tracks", new TrackPane(workspace));
+    this.pane = tracks().orElseThrow();
     this.actions = actions();
     listPiles();
     chooseOrder();

@@ -23,6 +23,7 @@ import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.RepairsModel;
+import tenterhook.desktop.workspace.Station;
 import tenterhook.desktop.workspace.Workspace;
 
 /** Kinds of repairs, the decisions of the kind in view, and the proposals of the decision. */
@@ -51,7 +52,7 @@ public final class RepairsView extends StationOutline {
   public RepairsView(Workspace workspace) {
     super(workspace, "keys.repairs");
     this.model = workspace.repairs();
-    model.proposals().addListener((o, before, after) -> workspace.frame().recount());
+    model.proposals().addListener((o, before, after) -> workspace.frame().recount(Station.REPAIRS));
     this.table = new ProposalTable(workspace);
     this.side = new RepairSide(workspace);
     node.setLeft(left());

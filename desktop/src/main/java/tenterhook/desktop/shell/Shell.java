@@ -218,7 +218,12 @@ public final class Shell extends BorderPane implements Workspace.Frame {
 
   @Override
   public void recount() {
-    stations.forEach((station, view) -> rail.waiting(station, view.waiting()));
+    stations.keySet().forEach(this::recount);
+  }
+
+  @Override
+  public void recount(Station station) {
+    rail.waiting(station, stations.get(station).waiting());
   }
 
   @Override

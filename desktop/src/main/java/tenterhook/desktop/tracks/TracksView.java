@@ -17,12 +17,8 @@ public final class TracksView extends StationOutline {
 
   /** The view. */
   public TracksView(Workspace workspace) {
-    this(workspace, new TrackPane(workspace));
-  }
-
-  private TracksView(Workspace workspace, TrackPane pane) {
-    super(workspace, "keys.tracks", pane);
-    this.pane = pane;
+    super(workspace, "keys.tracks", new TrackPane(workspace));
+    this.pane = tracks().orElseThrow();
     title.setId("list-title");
     HBox head =
         new HBox(

@@ -94,6 +94,9 @@ public final class Workspace {
     /** Counts anew what waits at the stations, after something was settled. */
     default void recount() {}
 
+    /** Counts anew what waits at one station, when nothing of the others changed. */
+    default void recount(Station station) {}
+
     /** Shows what follows the chosen track well. */
     default void goesWith() {}
 

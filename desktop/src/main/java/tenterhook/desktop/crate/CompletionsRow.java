@@ -14,7 +14,7 @@ import tenterhook.desktop.theme.Words;
  * Values that may be meant while a line is written, with their counts. It always takes its row, so
  * that nothing moves while one clicks; the arrow keys take one after the other.
  */
-final class OffersRow extends HBox {
+final class CompletionsRow extends HBox {
   private static final double HEIGHT = 28;
 
   private List<Offer> offers = List.of();
@@ -22,7 +22,7 @@ final class OffersRow extends HBox {
   private int taken;
   private boolean taking;
 
-  OffersRow() {
+  CompletionsRow() {
     super(6);
     setId("offers");
     setAlignment(Pos.CENTER_LEFT);
