@@ -10,6 +10,7 @@ import tenterhook.adapters.measure.Measuring;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Trait;
 import tenterhook.core.measure.Measurement;
 import tenterhook.core.measure.Passage;
 import tenterhook.core.track.Snapshot;
@@ -84,7 +85,7 @@ final class AnalyseCommand extends Work {
     StringBuilder words = new StringBuilder(path);
     for (Field<?> field : Fields.measured()) {
       String text = snapshot.shown(id, field);
-      boolean spoken = field != Fields.SOUND && field != Fields.LIVELINESS;
+      boolean spoken = field != Fields.SOUND && !field.is(Trait.INTERNAL);
       if (spoken && !text.isEmpty()) {
         words.append("  ").append(field.label()).append(' ').append(text);
       }

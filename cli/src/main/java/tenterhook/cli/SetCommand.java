@@ -9,7 +9,6 @@ import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
-import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.field.Fields;
 
 /** Edits fields. */
@@ -26,27 +25,25 @@ final class SetCommand extends Work {
     for (String edit : edits) {
       String[] pair = edit.split("=", 2);
       Field<?> field = Fields.named(pair[0]).orElseThrow(() -> noField(pair[0]));
-      boolean flag = field == Fields.RESTING || field == Fields.GUARDED || field == Fields.PLAYS;
-      if (pair.length < 2 || !(field.editable() || flag && field.origin() == FieldOrigin.PROGRAM)) {
+      if (pair.length < 2 || !field.settable()) {
         throw new IllegalArgumentException(
             "'" + edit + "' does not set a field: write FIELD=VALUE");
       }
-      String typed = flag && pair[1].equals("no") ? "" : pair[1];
       field
           .type()
-          .complaint(typed)
+          .complaint(pair[1])
           .ifPresent(
               c -> {
                 throw new IllegalArgumentException(field.label() + " '" + pair[1] + "' " + c);
               });
-      values.put(field, field.type().fromTyped(typed));
+      values.put(field, field.type().fromTyped(pair[1]));
     }
     apply(collection, TrackEdits.set(tracks(collection), query.in(collection), values));
   }
 
   private static IllegalArgumentException noField(String name) {
     String all =
-        String.join(", ", Fields.all().stream().filter(Field::editable).map(Field::key).toList());
+        String.join(", ", Fields.all().stream().filter(Field::settable).map(Field::key).toList());
     return new IllegalArgumentException("no field '" + name + "'; there are " + all);
   }
 }

@@ -243,7 +243,7 @@ class CommandLineTest extends CommandTest {
         "set|artist:x|nofield=1",
         "set|artist:x|year=soon",
         "set|artist:x|year",
-        "weave|--by|mood",
+        "weave|--by|yeer",
         "code||SKA",
         "code||+NOPE",
         "undo|99",

@@ -6,31 +6,18 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.jaudiotagger.tag.vorbiscomment.VorbisCommentTag;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
 
 /** Reads the comments of an Opus file (RFC 7845); it is never written. */
 final class OpusFile {
-  private static final Map<String, Field<?>> NAMES =
-      Map.ofEntries(
-          Map.entry("TITLE", Fields.TITLE),
-          Map.entry("ARTIST", Fields.ARTIST),
-          Map.entry("ALBUM", Fields.ALBUM),
-          Map.entry("ALBUMARTIST", Fields.ALBUM_ARTIST),
-          Map.entry("COMPOSER", Fields.COMPOSER),
-          Map.entry("LABEL", Fields.LABEL),
-          Map.entry("DATE", Fields.YEAR),
-          Map.entry("TRACKNUMBER", Fields.TRACK),
-          Map.entry("TRACKTOTAL", Fields.TRACK_TOTAL),
-          Map.entry("GENRE", Fields.GENRE),
-          Map.entry("COMMENT", Fields.COMMENT),
-          Map.entry("BPM", Fields.BPM),
-          Map.entry("KEY", Fields.KEY));
-
   private OpusFile() {}
 
   static Reading read(Path file) throws IOException {
@@ -54,18 +41,43 @@ final class OpusFile {
   }
 
   private static void comments(byte[] packet, Map<Field<?>, String> values) {
+    Map<String, List<String>> comments = parsed(packet);
+    for (Field<?> field : TagMap.fields()) {
+      field.tags().orElseThrow().vorbis().stream()
+          .filter(comments::containsKey)
+          .findFirst()
+          .map(name -> raw(field, comments.get(name)))
+          .filter(raw -> !raw.isEmpty())
+          .ifPresent(raw -> values.put(field, raw));
+    }
+  }
+
+  private static String raw(Field<?> field, List<String> all) {
+    if (field == Fields.RATING) {
+      return Ratings.fromTag(all.getFirst(), new VorbisCommentTag());
+    }
+    return field.type().numeric()
+        ? all.getFirst()
+        : String.join(String.valueOf(FieldType.SEPARATOR), all);
+  }
+
+  /** The values of each name, which is in capitals here; those without a value are left out. */
+  private static Map<String, List<String>> parsed(byte[] packet) {
     ByteBuffer in = ByteBuffer.wrap(packet).order(ByteOrder.LITTLE_ENDIAN);
     in.position(8);
     in.position(in.position() + 4 + in.getInt(in.position()));
+    Map<String, List<String>> comments = new HashMap<>();
     int count = in.getInt();
     for (int i = 0; i < count; i++) {
       byte[] bytes = new byte[in.getInt()];
       in.get(bytes);
       String[] pair = new String(bytes, StandardCharsets.UTF_8).split("=", 2);
-      Field<?> field = NAMES.get(pair[0].toUpperCase(Locale.ROOT));
-      if (field != null && pair.length == 2 && !pair[1].isEmpty()) {
-        values.merge(field, pair[1], (a, b) -> a + FieldType.SEPARATOR + b);
+      if (pair.length == 2 && !pair[1].isEmpty()) {
+        comments
+            .computeIfAbsent(pair[0].toUpperCase(Locale.ROOT), name -> new ArrayList<>())
+            .add(pair[1]);
       }
     }
+    return comments;
   }
 }

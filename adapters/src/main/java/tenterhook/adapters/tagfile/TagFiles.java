@@ -17,10 +17,8 @@ import org.jaudiotagger.audio.mp3.MP3File;
 import org.jaudiotagger.tag.FieldDataInvalidException;
 import org.jaudiotagger.tag.Tag;
 import org.jaudiotagger.tag.TagOptionSingleton;
-import org.jaudiotagger.tag.aiff.AiffTag;
 import org.jaudiotagger.tag.id3.ID3v24Tag;
 import org.jaudiotagger.tag.images.Artwork;
-import org.jaudiotagger.tag.wav.WavTag;
 import tenterhook.adapters.disk.FileExtensions;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
@@ -66,7 +64,7 @@ public final class TagFiles {
           values.put(field, raw);
         }
       }
-      long counted = Ratings.counted(id3(tag));
+      long counted = Ratings.counted(TagMap.id3(tag));
       if (counted > 0) {
         values.put(Fields.COUNTED, String.valueOf(Math.min(counted, Integer.MAX_VALUE)));
       }
@@ -76,15 +74,6 @@ public final class TagFiles {
       }
     }
     return new Reading(values);
-  }
-
-  /** The ID3 tag inside the tag of a wav or aiff file; any other tag is itself. */
-  private static Tag id3(Tag tag) {
-    return switch (tag) {
-      case WavTag wav when wav.getID3Tag() != null -> wav.getID3Tag();
-      case AiffTag aiff when aiff.getID3Tag() != null -> aiff.getID3Tag();
-      default -> tag;
-    };
   }
 
   private static AudioFile open(Path file) throws Exception {

@@ -12,6 +12,7 @@ import java.util.stream.Stream;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Trait;
 import tenterhook.core.track.Column;
 import tenterhook.core.track.Snapshot;
 
@@ -22,8 +23,7 @@ import tenterhook.core.track.Snapshot;
  */
 public final class Clashes {
   private static final List<Field<?>> SEARCHED =
-      List.of(
-          Fields.TITLE, Fields.ARTIST, Fields.ALBUM, Fields.GENRE, Fields.COMMENT, Fields.GROUPING);
+      Fields.inFile().stream().filter(f -> f.is(Trait.SEARCHED)).toList();
   private static final int LONGEST = 12;
 
   private final Snapshot snapshot;

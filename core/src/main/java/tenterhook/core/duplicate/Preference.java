@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Trait;
 import tenterhook.core.measure.MeasuredFields;
 import tenterhook.core.track.Snapshot;
 
@@ -16,7 +17,7 @@ import tenterhook.core.track.Snapshot;
 public record Preference(Kind kind, String argument) {
   private static final double UNKNOWN = Double.NEGATIVE_INFINITY;
   private static final List<Field<?>> COUNTED =
-      Fields.inFile().stream().filter(f -> f != Fields.ARTWORK && f != Fields.LYRICS).toList();
+      Fields.inFile().stream().filter(f -> f.editable() && !f.is(Trait.LONG)).toList();
 
   /** What can make one copy better than another. */
   public enum Kind {

@@ -17,6 +17,7 @@ import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Trait;
 import tenterhook.core.play.Plays;
 import tenterhook.core.text.NameKey;
 import tenterhook.core.track.Snapshot;
@@ -28,9 +29,6 @@ import tenterhook.core.track.Snapshot;
 public final class Resolution {
   /** A cover is better when it has half as many pixels more. */
   private static final double BETTER_PIXELS = 1.5;
-
-  private static final Set<Field<?>> OF_THE_ALBUM =
-      Set.of(Fields.TRACK, Fields.TRACK_TOTAL, Fields.DISC, Fields.DISC_TOTAL);
 
   private final Snapshot snapshot;
   private final Codebook codebook;
@@ -83,7 +81,7 @@ public final class Resolution {
     return own.isBlank()
         ? spares.stream()
             .filter(id -> !snapshot.raw(id, field).isBlank())
-            .filter(id -> !OF_THE_ALBUM.contains(field) || ofOneAlbum(id))
+            .filter(id -> !field.is(Trait.PLACE_ON_ALBUM) || ofOneAlbum(id))
             .findFirst()
             .map(id -> taken(field, id, own))
         : Optional.empty();

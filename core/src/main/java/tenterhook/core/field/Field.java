@@ -1,9 +1,10 @@
 package tenterhook.core.field;
 
 import java.util.Optional;
+import java.util.Set;
 
 /**
- * One attribute that a track has: its name, type, home and place in the Weave.
+ * One attribute that a track has: its name, type, origin, traits and place in the tags of a file.
  *
  * @param <T> the type of a readable value
  */
@@ -14,20 +15,22 @@ public final class Field<T> {
   private final FieldOrigin origin;
   private final int index;
   private final String weaveGroup;
+  private final String unit;
+  private final Set<Trait> traits;
+  private final Optional<TagNames> tags;
+  private final Optional<Field<?>> first;
 
-  Field(
-      String key,
-      String label,
-      FieldType<T> type,
-      FieldOrigin origin,
-      int index,
-      String weaveGroup) {
-    this.key = key;
-    this.label = label;
-    this.type = type;
-    this.origin = origin;
+  Field(FieldSpec<T> spec, int index) {
+    this.key = spec.key;
+    this.label = spec.label;
+    this.type = spec.type;
+    this.origin = spec.origin;
     this.index = index;
-    this.weaveGroup = weaveGroup;
+    this.weaveGroup = spec.weaveGroup;
+    this.unit = spec.unit;
+    this.traits = Set.copyOf(spec.traits);
+    this.tags = spec.tagNames();
+    this.first = Optional.ofNullable(spec.first);
   }
 
   /**
@@ -52,6 +55,11 @@ public final class Field<T> {
     return origin;
   }
 
+  /** In what its numbers count, such as {@code kbps}; empty where the field itself says it. */
+  public String unit() {
+    return unit;
+  }
+
   /** Its place in the catalogue, from 0 without gaps. */
   public int index() {
     return index;
@@ -62,9 +70,29 @@ public final class Field<T> {
     return weaveGroup.isEmpty() ? Optional.empty() : Optional.of(weaveGroup);
   }
 
+  /** Whether it is good for something. */
+  public boolean is(Trait trait) {
+    return traits.contains(trait);
+  }
+
+  /** Where it stands in tags; empty for the front cover and for fields that are in no tag. */
+  public Optional<TagNames> tags() {
+    return tags;
+  }
+
+  /** The field whose number this one is the total of, such as the track of a track total. */
+  public Optional<Field<?>> totalOf() {
+    return first;
+  }
+
   /** Whether a person may edit it in a table or panel. */
   public boolean editable() {
-    return origin == FieldOrigin.FILE && this != Fields.ARTWORK;
+    return origin == FieldOrigin.FILE && tags.isPresent();
+  }
+
+  /** Whether a person may give it a value at all: in the file, or kept by the program. */
+  public boolean settable() {
+    return editable() || is(Trait.SETTABLE);
   }
 
   /**

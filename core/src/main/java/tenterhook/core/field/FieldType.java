@@ -52,13 +52,31 @@ public interface FieldType<T> {
         .orElse(Double.NaN);
   }
 
+  /** What a value is when it is written as JSON, and how it compares. */
+  enum Shape {
+    TEXT,
+    LIST,
+    NUMBER,
+    DATE,
+    FLAG,
+    PICTURE
+  }
+
+  /** What a value of this type is; text where a type says nothing else. */
+  default Shape shape() {
+    return Shape.TEXT;
+  }
+
   /**
    * Whether find and sort compare by {@link #number} and not by letters.
    *
-   * @return true for numbers, dates, durations and sizes
+   * @return true for numbers, dates, durations, sizes and pictures
    */
   default boolean numeric() {
-    return false;
+    return switch (shape()) {
+      case NUMBER, DATE, PICTURE -> true;
+      case TEXT, LIST, FLAG -> false;
+    };
   }
 
   /**

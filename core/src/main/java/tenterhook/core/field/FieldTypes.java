@@ -24,7 +24,8 @@ final class FieldTypes {
   static final FieldType<Double> SECONDS = new Seconds();
   static final FieldType<Long> AMOUNT = new Amount();
   static final FieldType<Instant> MOMENT = new Moment();
-  static final FieldType<Boolean> FLAG = new Flag();
+  static final FieldType<Boolean> FLAG = new Flag("yes");
+  static final FieldType<Boolean> FILE_FLAG = new Flag("1");
   static final FieldType<Artwork> ART = new Art();
 
   private FieldTypes() {}
@@ -61,6 +62,11 @@ final class FieldTypes {
     }
 
     @Override
+    public Shape shape() {
+      return Shape.LIST;
+    }
+
+    @Override
     public String toString() {
       return "values separated by ;";
     }
@@ -73,8 +79,8 @@ final class FieldTypes {
     }
 
     @Override
-    public boolean numeric() {
-      return true;
+    public Shape shape() {
+      return Shape.NUMBER;
     }
 
     @Override
@@ -93,8 +99,8 @@ final class FieldTypes {
     }
 
     @Override
-    public boolean numeric() {
-      return true;
+    public Shape shape() {
+      return Shape.NUMBER;
     }
 
     @Override
@@ -119,8 +125,8 @@ final class FieldTypes {
     }
 
     @Override
-    public boolean numeric() {
-      return true;
+    public Shape shape() {
+      return Shape.NUMBER;
     }
 
     @Override
@@ -142,8 +148,8 @@ final class FieldTypes {
     }
 
     @Override
-    public boolean numeric() {
-      return true;
+    public Shape shape() {
+      return Shape.NUMBER;
     }
 
     @Override
@@ -169,8 +175,8 @@ final class FieldTypes {
     }
 
     @Override
-    public boolean numeric() {
-      return true;
+    public Shape shape() {
+      return Shape.NUMBER;
     }
 
     @Override
@@ -187,8 +193,8 @@ final class FieldTypes {
     }
 
     @Override
-    public boolean numeric() {
-      return true;
+    public Shape shape() {
+      return Shape.NUMBER;
     }
 
     @Override
@@ -216,8 +222,8 @@ final class FieldTypes {
     }
 
     @Override
-    public boolean numeric() {
-      return true;
+    public Shape shape() {
+      return Shape.NUMBER;
     }
 
     @Override
@@ -254,8 +260,8 @@ final class FieldTypes {
     }
 
     @Override
-    public boolean numeric() {
-      return true;
+    public Shape shape() {
+      return Shape.DATE;
     }
 
     @Override
@@ -270,10 +276,38 @@ final class FieldTypes {
     return (moment.getEpochSecond() + offset) / 86400.0;
   }
 
-  private record Flag() implements FieldType<Boolean> {
+  /** Yes, or nothing at all; what stands for yes is one text in tags and another in the program. */
+  private record Flag(String yes) implements FieldType<Boolean> {
     @Override
     public Optional<Boolean> parse(String raw) {
-      return raw.equals("yes") ? Optional.of(true) : Optional.empty();
+      return raw.equals(yes) ? Optional.of(true) : Optional.empty();
+    }
+
+    @Override
+    public String show(String raw) {
+      return parse(raw).isPresent() ? "yes" : "";
+    }
+
+    @Override
+    public String fromTyped(String typed) {
+      return switch (typed.strip().toLowerCase(Locale.ROOT)) {
+        case "yes" -> yes;
+        case "no" -> "";
+        default -> typed.strip();
+      };
+    }
+
+    @Override
+    public Optional<String> complaint(String typed) {
+      String raw = fromTyped(typed);
+      return raw.isEmpty() || raw.equals(yes)
+          ? Optional.empty()
+          : Optional.of("cannot be read as yes or no");
+    }
+
+    @Override
+    public Shape shape() {
+      return Shape.FLAG;
     }
 
     @Override
@@ -301,8 +335,8 @@ final class FieldTypes {
     }
 
     @Override
-    public boolean numeric() {
-      return true;
+    public Shape shape() {
+      return Shape.PICTURE;
     }
 
     @Override

@@ -1,5 +1,15 @@
 package tenterhook.core.field;
 
+import static tenterhook.core.field.Trait.INTERNAL;
+import static tenterhook.core.field.Trait.LONG;
+import static tenterhook.core.field.Trait.NAME;
+import static tenterhook.core.field.Trait.OF_FILE;
+import static tenterhook.core.field.Trait.OWN_WORDS;
+import static tenterhook.core.field.Trait.PLACE_ON_ALBUM;
+import static tenterhook.core.field.Trait.REPAIRABLE;
+import static tenterhook.core.field.Trait.SEARCHED;
+import static tenterhook.core.field.Trait.SETTABLE;
+
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -7,168 +17,247 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 
-/** The catalogue of all fields. A new field is one entry here and its tag mapping. */
+/**
+ * The catalogue of all fields. A new field is one entry here: its type, where it stands in tags,
+ * and its traits say everything that tables, panels, find, rules, repairs and commands need.
+ */
 public final class Fields {
   private static final List<Field<?>> ENTRIES = new ArrayList<>();
 
   // File
   /** Whether the file is where the collection says: {@code present} or {@code lost}. */
-  public static final Field<String> STATE = add("state", "file", FieldTypes.TEXT, FieldOrigin.READ);
+  public static final Field<String> STATE = read("state", FieldTypes.TEXT).label("file").add();
 
   // Names
-  public static final Field<String> ARTIST = woven("artist", "artist", FieldTypes.TEXT, "Names");
-  public static final Field<String> TITLE = woven("title", "title", FieldTypes.TEXT, "Names");
-  public static final Field<String> ALBUM = woven("album", "album", FieldTypes.TEXT, "Names");
+  public static final Field<String> ARTIST =
+      file("artist", FieldTypes.TEXT)
+          .woven("Names")
+          .shortTags("TPE1", "ARTIST", "©ART")
+          .traits(SEARCHED, REPAIRABLE, NAME)
+          .add();
+  public static final Field<String> TITLE =
+      file("title", FieldTypes.TEXT)
+          .woven("Names")
+          .shortTags("TIT2", "TITLE", "©nam")
+          .traits(SEARCHED, REPAIRABLE, NAME)
+          .add();
+
+  /** The version words, such as "Extended Mix", where a file has them apart from its title. */
+  public static final Field<String> MIX_NAME =
+      file("mixName", FieldTypes.TEXT)
+          .tags("TIT3", "VERSION|SUBTITLE", "----:com.apple.iTunes:SUBTITLE")
+          .traits(SEARCHED, REPAIRABLE, NAME)
+          .add();
+
+  public static final Field<String> ALBUM =
+      file("album", FieldTypes.TEXT)
+          .woven("Names")
+          .shortTags("TALB", "ALBUM", "©alb")
+          .traits(SEARCHED, REPAIRABLE, NAME)
+          .add();
   public static final Field<String> ALBUM_ARTIST =
-      add("albumArtist", "album artist", FieldTypes.TEXT, FieldOrigin.FILE);
+      file("albumArtist", FieldTypes.TEXT)
+          .tags("TPE2", "ALBUMARTIST", "aART")
+          .traits(SEARCHED, REPAIRABLE, NAME)
+          .add();
   public static final Field<String> COMPOSER =
-      add("composer", "composer", FieldTypes.TEXT, FieldOrigin.FILE);
+      file("composer", FieldTypes.TEXT)
+          .tags("TCOM", "COMPOSER", "©wrt")
+          .traits(SEARCHED, REPAIRABLE, OWN_WORDS)
+          .add();
+  public static final Field<String> REMIXER =
+      file("remixer", FieldTypes.TEXT)
+          .tags("TPE4", "REMIXER", "----:com.apple.iTunes:REMIXER")
+          .traits(SEARCHED, REPAIRABLE, NAME)
+          .add();
   public static final Field<String> LABEL =
-      add("label", "label", FieldTypes.TEXT, FieldOrigin.FILE);
+      file("label", FieldTypes.TEXT)
+          .tags("TPUB", "LABEL", "----:com.apple.iTunes:LABEL")
+          .traits(REPAIRABLE)
+          .add();
 
   // Numbers
-  public static final Field<Integer> YEAR = woven("year", "year", FieldTypes.YEAR, "Numbers");
-  public static final Field<Integer> TRACK = woven("track", "track", FieldTypes.COUNT, "Numbers");
+  public static final Field<Integer> YEAR =
+      file("year", FieldTypes.YEAR).woven("Numbers").shortTags("TDRC", "DATE", "©day").add();
+  public static final Field<Integer> TRACK =
+      file("track", FieldTypes.COUNT)
+          .woven("Numbers")
+          .shortTags("TRCK", "TRACKNUMBER", "trkn")
+          .traits(PLACE_ON_ALBUM)
+          .add();
   public static final Field<Integer> TRACK_TOTAL =
-      add("trackTotal", "track total", FieldTypes.COUNT, FieldOrigin.FILE);
-  public static final Field<Integer> DISC = add("disc", "disc", FieldTypes.COUNT, FieldOrigin.FILE);
+      file("trackTotal", FieldTypes.COUNT)
+          .tags("TRCK/2", "TRACKTOTAL", "trkn/2")
+          .traits(PLACE_ON_ALBUM)
+          .totalOf(TRACK)
+          .add();
+  public static final Field<Integer> DISC =
+      file("disc", FieldTypes.COUNT)
+          .tags("TPOS", "DISCNUMBER", "disk")
+          .traits(PLACE_ON_ALBUM)
+          .add();
   public static final Field<Integer> DISC_TOTAL =
-      add("discTotal", "disc total", FieldTypes.COUNT, FieldOrigin.FILE);
-  public static final Field<Double> BPM = woven("bpm", "bpm", FieldTypes.TEMPO, "Numbers");
-  public static final Field<String> KEY = woven("key", "key", FieldTypes.TEXT, "Numbers");
+      file("discTotal", FieldTypes.COUNT)
+          .tags("TPOS/2", "DISCTOTAL", "disk/2")
+          .traits(PLACE_ON_ALBUM)
+          .totalOf(DISC)
+          .add();
+  public static final Field<Double> BPM =
+      file("bpm", FieldTypes.TEMPO).woven("Numbers").tags("TBPM", "BPM", "tmpo").add();
+  public static final Field<String> KEY =
+      file("key", FieldTypes.TEXT)
+          .woven("Numbers")
+          .tags("TKEY", "KEY|INITIALKEY", "----:com.apple.iTunes:initialkey")
+          .add();
+
+  /** In ID3 the first popularimeter; in an MP4 file not standardized, but in common use. */
   public static final Field<Integer> RATING =
-      add("rating", "rating", FieldTypes.RATING, FieldOrigin.FILE);
+      file("rating", FieldTypes.RATING).tags("POPM", "RATING", "rate").add();
 
   // Sight
-  public static final Field<List<String>> GENRE = woven("genre", "genre", FieldTypes.LIST, "Sight");
-  public static final Field<Artwork> ARTWORK = woven("artwork", "art", FieldTypes.ART, "Sight");
+  public static final Field<List<String>> GENRE =
+      file("genre", FieldTypes.LIST)
+          .woven("Sight")
+          .shortTags("TCON", "GENRE", "©gen")
+          .traits(SEARCHED, REPAIRABLE, OWN_WORDS)
+          .add();
+  public static final Field<String> MOOD =
+      file("mood", FieldTypes.TEXT)
+          .tags("TMOO", "MOOD", "----:com.apple.iTunes:MOOD")
+          .traits(SEARCHED, REPAIRABLE, OWN_WORDS)
+          .add();
+
+  /** Of the words that are sung; ISO 639-2 codes, such as {@code eng}, or words. */
+  public static final Field<String> LANGUAGE =
+      file("language", FieldTypes.TEXT)
+          .tags("TLAN", "LANGUAGE", "----:com.apple.iTunes:LANGUAGE")
+          .add();
+
+  /** Whether the album is of several artists. */
+  public static final Field<Boolean> COMPILATION =
+      file("compilation", FieldTypes.FILE_FLAG).tags("TCMP", "COMPILATION", "cpil").add();
+
+  public static final Field<Artwork> ARTWORK =
+      file("artwork", FieldTypes.ART).label("art").woven("Sight").add();
   public static final Field<String> COMMENT =
-      add("comment", "comment", FieldTypes.TEXT, FieldOrigin.FILE);
+      file("comment", FieldTypes.TEXT)
+          .shortTags("COMM", "COMMENT", "©cmt")
+          .traits(SEARCHED, OWN_WORDS)
+          .add();
   public static final Field<String> GROUPING =
-      add("grouping", "grouping", FieldTypes.TEXT, FieldOrigin.FILE);
+      file("grouping", FieldTypes.TEXT)
+          .tags("TIT1", "GROUPING", "©grp")
+          .traits(SEARCHED, OWN_WORDS)
+          .add();
   public static final Field<String> LYRICS =
-      add("lyrics", "lyrics", FieldTypes.TEXT, FieldOrigin.FILE);
+      file("lyrics", FieldTypes.TEXT).tags("USLT", "LYRICS", "©lyr").traits(OWN_WORDS, LONG).add();
 
   // Kept by the program
   public static final Field<Boolean> RESTING =
-      add("resting", "resting", FieldTypes.FLAG, FieldOrigin.PROGRAM);
+      kept("resting", FieldTypes.FLAG).traits(SETTABLE).add();
   public static final Field<Boolean> GUARDED =
-      add("guarded", "guarded", FieldTypes.FLAG, FieldOrigin.PROGRAM);
-  public static final Field<Integer> PLAYS =
-      add("plays", "plays", FieldTypes.PLAYS, FieldOrigin.PROGRAM);
-  public static final Field<Instant> LAST_PLAYED =
-      add("lastPlayed", "last played", FieldTypes.MOMENT, FieldOrigin.PROGRAM);
+      kept("guarded", FieldTypes.FLAG).traits(SETTABLE).add();
+  public static final Field<Integer> PLAYS = kept("plays", FieldTypes.PLAYS).traits(SETTABLE).add();
+  public static final Field<Instant> LAST_PLAYED = kept("lastPlayed", FieldTypes.MOMENT).add();
 
   /** The dates on which it was played, as set lists or the DJ say; each counts one play. */
-  public static final Field<List<String>> NIGHTS =
-      add("nights", "nights", FieldTypes.LIST, FieldOrigin.PROGRAM);
+  public static final Field<List<String>> NIGHTS = kept("nights", FieldTypes.LIST).add();
 
   /** Empty while in the collection; {@code held} in the holding bay; {@code removed}. */
   public static final Field<String> STANDING =
-      add("standing", "standing", FieldTypes.TEXT, FieldOrigin.PROGRAM);
+      kept("standing", FieldTypes.TEXT).traits(INTERNAL).add();
 
   // Read off the file
-  public static final Field<Instant> ADDED =
-      add("added", "added", FieldTypes.MOMENT, FieldOrigin.READ);
-  public static final Field<String> ARRIVAL =
-      add("arrival", "arrival", FieldTypes.TEXT, FieldOrigin.READ);
-  public static final Field<String> ROOT = add("root", "root", FieldTypes.TEXT, FieldOrigin.READ);
-  public static final Field<String> PATH = add("path", "path", FieldTypes.TEXT, FieldOrigin.READ);
-  public static final Field<Long> SIZE = add("size", "bytes", FieldTypes.AMOUNT, FieldOrigin.READ);
+  public static final Field<Instant> ADDED = read("added", FieldTypes.MOMENT).add();
+  public static final Field<String> ARRIVAL = read("arrival", FieldTypes.TEXT).add();
+  public static final Field<String> ROOT = read("root", FieldTypes.TEXT).add();
+  public static final Field<String> PATH = read("path", FieldTypes.TEXT).traits(SEARCHED).add();
+  public static final Field<Long> SIZE =
+      read("size", FieldTypes.AMOUNT).unit("bytes").label("bytes").traits(OF_FILE).add();
 
   /** Last modification of the file, milliseconds since 1970. */
   public static final Field<Long> MODIFIED =
-      add("modified", "modified", FieldTypes.AMOUNT, FieldOrigin.READ);
+      read("modified", FieldTypes.AMOUNT).traits(OF_FILE, INTERNAL).add();
 
   public static final Field<Double> DURATION =
-      add("duration", "time", FieldTypes.SECONDS, FieldOrigin.READ);
+      read("duration", FieldTypes.SECONDS).unit("seconds").label("time").traits(OF_FILE).add();
   public static final Field<String> CODEC =
-      add("codec", "format", FieldTypes.TEXT, FieldOrigin.READ);
+      read("codec", FieldTypes.TEXT).label("format").traits(OF_FILE).add();
   public static final Field<Long> BITRATE =
-      add("bitrate", "kbps", FieldTypes.AMOUNT, FieldOrigin.READ);
+      read("bitrate", FieldTypes.AMOUNT).unit("kbps").label("kbps").traits(OF_FILE).add();
   public static final Field<Long> SAMPLE_RATE =
-      add("sampleRate", "sample rate", FieldTypes.AMOUNT, FieldOrigin.READ);
+      read("sampleRate", FieldTypes.AMOUNT).unit("hz").traits(OF_FILE).add();
 
   /** Plays that the file's own tag counts (POPM or PCNT); a rise is added to {@link #PLAYS}. */
   public static final Field<Integer> COUNTED =
-      add("counted", "counted", FieldTypes.PLAYS, FieldOrigin.READ);
+      read("counted", FieldTypes.PLAYS).traits(OF_FILE).add();
 
   /** SHA-256 of the whole file; only known where another file has the same size. */
   public static final Field<String> CONTENT =
-      add("content", "content", FieldTypes.TEXT, FieldOrigin.READ);
+      read("content", FieldTypes.TEXT).traits(OF_FILE, INTERNAL).add();
 
   /** What is not sound in the file, as a hash: another when another program changed a tag. */
   public static final Field<String> TAGS_SEAL =
-      add("tagsSeal", "tags seal", FieldTypes.TEXT, FieldOrigin.READ);
+      read("tagsSeal", FieldTypes.TEXT).traits(OF_FILE, INTERNAL).add();
 
   /** Samples of what sounds, as a hash: another when the file holds another recording. */
   public static final Field<String> SOUND_SEAL =
-      add("soundSeal", "sound seal", FieldTypes.TEXT, FieldOrigin.READ);
+      read("soundSeal", FieldTypes.TEXT).traits(OF_FILE, INTERNAL).add();
 
   // Measured off the sound
   /** SHA-256 of what sounds in the file, apart from tags; known once it was measured. */
-  public static final Field<String> SOUND =
-      add("sound", "sound", FieldTypes.TEXT, FieldOrigin.MEASURED);
+  public static final Field<String> SOUND = measured("sound", FieldTypes.TEXT).add();
 
   public static final Field<Double> LOUDNESS =
-      add("loudness", "LUFS", FieldTypes.LEVEL, FieldOrigin.MEASURED);
-  public static final Field<Double> TRUE_PEAK =
-      add("truePeak", "true peak", FieldTypes.LEVEL, FieldOrigin.MEASURED);
-  public static final Field<Double> MEASURED_BPM =
-      add("measuredBpm", "measured bpm", FieldTypes.TEMPO, FieldOrigin.MEASURED);
+      measured("loudness", FieldTypes.LEVEL).label("LUFS").add();
+  public static final Field<Double> TRUE_PEAK = measured("truePeak", FieldTypes.LEVEL).add();
+  public static final Field<Double> MEASURED_BPM = measured("measuredBpm", FieldTypes.TEMPO).add();
 
   /** 0 to 100. */
-  public static final Field<Long> BPM_CERTAINTY =
-      add("bpmCertainty", "bpm certainty", FieldTypes.AMOUNT, FieldOrigin.MEASURED);
+  public static final Field<Long> BPM_CERTAINTY = measured("bpmCertainty", FieldTypes.AMOUNT).add();
 
-  public static final Field<String> MEASURED_KEY =
-      add("measuredKey", "measured key", FieldTypes.TEXT, FieldOrigin.MEASURED);
+  public static final Field<String> MEASURED_KEY = measured("measuredKey", FieldTypes.TEXT).add();
 
   /** 0 to 100. */
-  public static final Field<Long> KEY_CERTAINTY =
-      add("keyCertainty", "key certainty", FieldTypes.AMOUNT, FieldOrigin.MEASURED);
+  public static final Field<Long> KEY_CERTAINTY = measured("keyCertainty", FieldTypes.AMOUNT).add();
 
   /** Whether the sound is what the file claims: honest, unsure or upscaled. */
-  public static final Field<String> QUALITY =
-      add("quality", "quality", FieldTypes.TEXT, FieldOrigin.MEASURED);
+  public static final Field<String> QUALITY = measured("quality", FieldTypes.TEXT).add();
 
   /** The bit rate that the sound speaks of, where it is lower than the file's. */
-  public static final Field<Long> REAL_KBPS =
-      add("realKbps", "real kbps", FieldTypes.AMOUNT, FieldOrigin.MEASURED);
+  public static final Field<Long> REAL_KBPS = measured("realKbps", FieldTypes.AMOUNT).add();
 
   /** How lively it is by itself, in ten-thousandths; what energy ranks by. */
   public static final Field<Long> LIVELINESS =
-      add("liveliness", "liveliness", FieldTypes.AMOUNT, FieldOrigin.MEASURED);
+      measured("liveliness", FieldTypes.AMOUNT).traits(INTERNAL).add();
 
   /** How lively it is among all tracks of the collection, 0 to 100. */
-  public static final Field<Long> ENERGY =
-      add("energy", "energy", FieldTypes.AMOUNT, FieldOrigin.MEASURED);
+  public static final Field<Long> ENERGY = measured("energy", FieldTypes.AMOUNT).add();
 
   // Computed from others
-  public static final Field<List<String>> CODES =
-      add("codes", "codes", FieldTypes.LIST, FieldOrigin.DERIVED);
-  public static final Field<List<String>> STRAYS =
-      add("strays", "strays", FieldTypes.LIST, FieldOrigin.DERIVED);
-  public static final Field<String> FOLDER =
-      add("folder", "folder", FieldTypes.TEXT, FieldOrigin.DERIVED);
+  public static final Field<List<String>> CODES = derived("codes", FieldTypes.LIST).add();
+  public static final Field<List<String>> STRAYS = derived("strays", FieldTypes.LIST).add();
+  public static final Field<String> FOLDER = derived("folder", FieldTypes.TEXT).add();
 
   private static final List<Field<?>> ALL = List.copyOf(ENTRIES);
   private static final Map<String, Field<?>> BY_KEY = byKeys();
 
-  private static final Set<Field<?>> INTERNAL = Set.of(STANDING, CONTENT, TAGS_SEAL, SOUND_SEAL);
-
   private Fields() {}
-
-  /** Whether a field serves the program alone and is offered to nobody. */
-  public static boolean internal(Field<?> field) {
-    return INTERNAL.contains(field);
-  }
 
   /** All fields in the order of the catalogue. */
   public static List<Field<?>> all() {
     return ALL;
+  }
+
+  /** The fields that are good for something, in the order of the catalogue. */
+  public static List<Field<?>> with(Trait trait) {
+    return ALL.stream().filter(f -> f.is(trait)).toList();
+  }
+
+  /** The fields that a person may be shown, in the order of the catalogue. */
+  public static List<Field<?>> offered() {
+    return ALL.stream().filter(f -> !f.is(INTERNAL)).toList();
   }
 
   /** The fields that live in tags of the file, in the order of the catalogue. */
@@ -179,6 +268,11 @@ public final class Fields {
   /** The fields that are measured off the sound, in the order of the catalogue. */
   public static List<Field<?>> measured() {
     return ALL.stream().filter(f -> f.origin() == FieldOrigin.MEASURED).toList();
+  }
+
+  /** The field that says how many there are of what another numbers, if there is one. */
+  public static Optional<Field<?>> totalOf(Field<?> number) {
+    return ALL.stream().filter(f -> f.totalOf().filter(n -> n == number).isPresent()).findFirst();
   }
 
   /**
@@ -211,16 +305,23 @@ public final class Fields {
     return Map.copyOf(map);
   }
 
-  private static <T> Field<T> woven(String key, String label, FieldType<T> type, String group) {
-    return enter(new Field<>(key, label, type, FieldOrigin.FILE, ENTRIES.size(), group));
+  private static <T> FieldSpec<T> file(String key, FieldType<T> type) {
+    return new FieldSpec<>(ENTRIES, key, type, FieldOrigin.FILE);
   }
 
-  private static <T> Field<T> add(String key, String label, FieldType<T> type, FieldOrigin origin) {
-    return enter(new Field<>(key, label, type, origin, ENTRIES.size(), ""));
+  private static <T> FieldSpec<T> kept(String key, FieldType<T> type) {
+    return new FieldSpec<>(ENTRIES, key, type, FieldOrigin.PROGRAM);
   }
 
-  private static <T> Field<T> enter(Field<T> field) {
-    ENTRIES.add(field);
-    return field;
+  private static <T> FieldSpec<T> read(String key, FieldType<T> type) {
+    return new FieldSpec<>(ENTRIES, key, type, FieldOrigin.READ);
+  }
+
+  private static <T> FieldSpec<T> measured(String key, FieldType<T> type) {
+    return new FieldSpec<>(ENTRIES, key, type, FieldOrigin.MEASURED);
+  }
+
+  private static <T> FieldSpec<T> derived(String key, FieldType<T> type) {
+    return new FieldSpec<>(ENTRIES, key, type, FieldOrigin.DERIVED);
   }
 }

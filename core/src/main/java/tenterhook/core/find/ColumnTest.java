@@ -163,9 +163,8 @@ final class ColumnTest {
   }
 
   private static Text value(Field<?> field, Condition.Value value, LocalDate today) {
-    if (field == Fields.RESTING || field == Fields.GUARDED) {
-      boolean wanted = !value.text().equalsIgnoreCase("no");
-      return (dictionary, number) -> dictionary.text(number).equals("yes") == wanted;
+    if (field.type().shape() == FieldType.Shape.FLAG) {
+      return value.text().equalsIgnoreCase("no") ? hole(field) : not(hole(field));
     }
     if (field.type().numeric()) {
       return number(field, value, today);

@@ -9,6 +9,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Trait;
 import tenterhook.core.text.Fold;
 import tenterhook.core.track.Column;
 import tenterhook.core.track.Snapshot;
@@ -19,17 +20,7 @@ import tenterhook.core.track.Snapshot;
  */
 public final class Finder {
   /** Where a word without a field name is looked for. */
-  static final List<Field<?>> WORD_FIELDS =
-      List.of(
-          Fields.TITLE,
-          Fields.ARTIST,
-          Fields.ALBUM,
-          Fields.ALBUM_ARTIST,
-          Fields.GENRE,
-          Fields.COMMENT,
-          Fields.GROUPING,
-          Fields.COMPOSER,
-          Fields.PATH);
+  private static final List<Field<?>> SEARCHED = Fields.with(Trait.SEARCHED);
 
   private static final int MOST_TESTS = 5000;
 
@@ -151,7 +142,7 @@ public final class Finder {
   private RoaringBitmap words(String text, RoaringBitmap scope) {
     ColumnTest.Text test = ColumnTest.containing(text);
     RoaringBitmap found = new RoaringBitmap();
-    for (Field<?> field : WORD_FIELDS) {
+    for (Field<?> field : SEARCHED) {
       RoaringBitmap rest = RoaringBitmap.andNot(scope, found);
       found.or(ColumnTest.select(snapshot.column(field), rest, test));
     }

@@ -6,7 +6,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
@@ -17,6 +16,7 @@ import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Trait;
 import tenterhook.core.job.Progress;
 import tenterhook.core.track.Snapshot;
 
@@ -26,16 +26,6 @@ public final class LostFinder {
       Comparator.comparingInt(Candidate::certainty).reversed();
 
   private static final int SURE = 90;
-
-  private static final Set<Field<?>> OF_FILE =
-      Set.of(
-          Fields.SIZE,
-          Fields.MODIFIED,
-          Fields.DURATION,
-          Fields.CODEC,
-          Fields.BITRATE,
-          Fields.TAGS_SEAL,
-          Fields.SOUND_SEAL);
 
   private LostFinder() {}
 
@@ -219,7 +209,7 @@ public final class LostFinder {
   private static Map<Field<?>, String> kept(Snapshot snapshot, int id) {
     Map<Field<?>, String> kept = new HashMap<>();
     for (Field<?> field : Fields.all()) {
-      boolean ofFile = field.origin() == FieldOrigin.FILE || OF_FILE.contains(field);
+      boolean ofFile = field.origin() == FieldOrigin.FILE || field.is(Trait.OF_FILE);
       if (ofFile && !snapshot.raw(id, field).isEmpty()) {
         kept.put(field, snapshot.raw(id, field));
       }

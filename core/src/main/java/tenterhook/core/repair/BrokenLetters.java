@@ -15,6 +15,7 @@ import java.util.function.IntPredicate;
 import org.apache.commons.text.StringEscapeUtils;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Trait;
 import tenterhook.core.text.Fold;
 
 /**
@@ -22,15 +23,7 @@ import tenterhook.core.text.Fold;
  * bytes and read again without a single error; plain ASCII is never touched.
  */
 final class BrokenLetters implements Inspector.OfTrack {
-  private static final List<Field<?>> FIELDS =
-      List.of(
-          Fields.TITLE,
-          Fields.ARTIST,
-          Fields.ALBUM,
-          Fields.ALBUM_ARTIST,
-          Fields.COMPOSER,
-          Fields.LABEL,
-          Fields.GENRE);
+  private static final List<Field<?>> FIELDS = Fields.with(Trait.REPAIRABLE);
   private static final Charset WESTERN = Charset.forName("windows-1252");
   private static final Charset CYRILLIC = Charset.forName("windows-1251");
   private static final Charset GREEK = Charset.forName("windows-1253");

@@ -6,12 +6,12 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Trait;
 import tenterhook.core.text.Capitals;
 
 /** Mends names in capitals only, in small letters only, and initials that are written as words. */
 final class CapitalLetters implements Inspector.OfTrack {
-  private static final List<Field<?>> FIELDS =
-      List.of(Fields.TITLE, Fields.ARTIST, Fields.ALBUM, Fields.ALBUM_ARTIST);
+  private static final List<Field<?>> FIELDS = Fields.with(Trait.NAME);
   private static final Pattern INITIALS = Pattern.compile("\\b(Dj|Mc|Ep|Lp|Ii|Iii|Vi|Vii|Viii)\\b");
   private static final Pattern TURNED = Pattern.compile("\\b\\p{Ll}\\p{Lu}{2,}\\b");
   private static final int LEAST_LETTERS = 6;

@@ -8,6 +8,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Trait;
 import tenterhook.core.text.JunkText;
 
 /**
@@ -15,8 +16,7 @@ import tenterhook.core.text.JunkText;
  * only a bracket that holds nothing but phrases of the DJ's list, or an address, goes.
  */
 final class Junk implements Inspector.OfTrack {
-  private static final List<Field<?>> FIELDS =
-      List.of(Fields.TITLE, Fields.ARTIST, Fields.ALBUM, Fields.ALBUM_ARTIST);
+  private static final List<Field<?>> FIELDS = Fields.with(Trait.NAME);
   private static final Pattern NUMBERED =
       Pattern.compile("^(\\d{1,2})(?:\\s*[-.)]\\s*|\\s+-\\s+)(?=\\p{L})");
 

@@ -2,6 +2,7 @@ package tenterhook.core.repair;
 
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,12 +26,10 @@ import tenterhook.core.track.Snapshot;
  * the first eight are left out.
  */
 final class NameIndex {
-  static final List<Field<?>> NAMED =
-      List.of(Fields.ARTIST, Fields.ALBUM_ARTIST, Fields.ALBUM, Fields.LABEL, Fields.GENRE);
   private static final String SEPARATOR = String.valueOf(FieldType.SEPARATOR);
   private static final int PREFIX = 8;
 
-  private final Map<Field<?>, Names> names = new HashMap<>();
+  private final Map<Field<?>, Names> names = new LinkedHashMap<>();
   private final Map<String, TreeMap<Integer, Integer>> tempos = new HashMap<>();
   private final Map<String, TreeMap<Integer, Integer>> years = new HashMap<>();
 
@@ -47,14 +46,15 @@ final class NameIndex {
     int guarded;
   }
 
-  NameIndex() {
-    NAMED.forEach(f -> names.put(f, new Names()));
+  /** Counts the spellings of some fields. */
+  NameIndex(List<Field<?>> spelled) {
+    spelled.forEach(f -> names.put(f, new Names()));
   }
 
   /** Counts a track in, or out again; says which questions may now have another answer. */
   void count(Snapshot snapshot, int id, int step, Consumer<Question> touched) {
     boolean guarded = !snapshot.raw(id, Fields.GUARDED).isEmpty();
-    for (Field<?> field : NAMED) {
+    for (Field<?> field : names.keySet()) {
       for (String value : names(snapshot, id, field)) {
         name(field, value, step, guarded);
         if (field == Fields.ARTIST) {

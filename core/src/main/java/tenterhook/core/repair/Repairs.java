@@ -56,7 +56,10 @@ public final class Repairs {
           new Spellings(RepairKind.LABELS, Fields.LABEL),
           new GenreSpellings());
 
-  private final NameIndex nameIndex = new NameIndex();
+  private static final List<Field<?>> SPELLED =
+      BY_NAME.stream().<Field<?>>map(Inspector.OfName::field).toList();
+
+  private final NameIndex nameIndex = new NameIndex(SPELLED);
   private final Map<String, RoaringBitmap> folders = new HashMap<>();
   private final Map<Unit, List<Proposal>> found = new HashMap<>();
   private final DependencyIndex<Unit> dependencies = new DependencyIndex<>(nameIndex);
@@ -162,7 +165,7 @@ public final class Repairs {
     }
     dirty.tracks.add(id);
     dirty.folders.add(folder);
-    for (Field<?> field : dirty.all ? List.<Field<?>>of() : NameIndex.NAMED) {
+    for (Field<?> field : dirty.all ? List.<Field<?>>of() : SPELLED) {
       for (String name : NameIndex.names(snapshot, id, field)) {
         dirty
             .names

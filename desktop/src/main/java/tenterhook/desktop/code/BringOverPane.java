@@ -22,14 +22,14 @@ import tenterhook.core.code.Notation;
 import tenterhook.core.edit.OtherCodes;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Trait;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
 
 /** Codes that were kept otherwise so far, word by word, with the code that each becomes. */
 final class BringOverPane extends VBox {
-  private static final List<Field<?>> FROM =
-      List.of(Fields.GROUPING, Fields.COMMENT, Fields.GENRE, Fields.COMPOSER, Fields.LYRICS);
+  private static final List<Field<?>> FROM = Fields.with(Trait.OWN_WORDS);
   private static final int MOST = 60;
 
   private final Workspace workspace;
@@ -65,7 +65,7 @@ final class BringOverPane extends VBox {
 
   private void prepare() {
     FROM.forEach(f -> field.getItems().add(f.label()));
-    field.getSelectionModel().selectFirst();
+    field.setValue(Fields.GROUPING.label());
     field.setId("bring-field");
     field.setAccessibleText(Words.of("bring.field"));
     field.setOnAction(e -> look());

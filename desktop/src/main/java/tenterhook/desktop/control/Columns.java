@@ -8,16 +8,14 @@ import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import tenterhook.core.field.Field;
-import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Trait;
 import tenterhook.desktop.workspace.Workspace;
 
 /** The columns of the track table: which, in what order, how wide; remembered in the collection. */
 final class Columns {
   private static final String SETTING = "columns";
   private static final Map<Field<?>, Integer> USUAL = usual();
-  private static final List<Field<?>> NEVER =
-      List.of(Fields.ARTWORK, Fields.MODIFIED, Fields.LYRICS, Fields.LIVELINESS);
 
   private final Workspace workspace;
   private final TableView<Integer> table;
@@ -72,7 +70,7 @@ final class Columns {
     column.setUserData(field);
     column.setPrefWidth(width);
     column.setCellValueFactory(row -> TrackPane.value(row.getValue()));
-    column.setEditable(field.editable() && field.origin() == FieldOrigin.FILE);
+    column.setEditable(field.editable());
     column.setCellFactory(c -> new TrackCell(workspace, field, edited));
     column.widthProperty().addListener((o, before, after) -> keep());
     return column;
@@ -104,8 +102,8 @@ final class Columns {
   /** A menu of all columns, those in view ticked. */
   List<CheckMenuItem> choice() {
     List<CheckMenuItem> items = new ArrayList<>();
-    for (Field<?> field : Fields.all()) {
-      if (NEVER.contains(field) || Fields.internal(field)) {
+    for (Field<?> field : Fields.offered()) {
+      if (field.is(Trait.LONG)) {
         continue;
       }
       CheckMenuItem item = new CheckMenuItem(field.label());

@@ -214,10 +214,7 @@ final class LineRow extends HBox {
     names.add("code");
     codebook.facets().forEach(f -> names.add(f.name()));
     names.addAll(List.of("beat", "text", "crate", "shelf"));
-    Fields.all().stream()
-        .filter(f -> !Fields.internal(f) && f != Fields.CODES)
-        .map(Field::label)
-        .forEach(names::add);
+    Fields.offered().stream().filter(f -> f != Fields.CODES).map(Field::label).forEach(names::add);
     return names;
   }
 

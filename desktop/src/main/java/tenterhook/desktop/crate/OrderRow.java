@@ -63,10 +63,7 @@ final class OrderRow extends FlowPane {
     TrackOrder.Key key = crate.order().get(at);
     ComboBox<String> field = new ComboBox<>();
     field.getItems().add(Words.of("order.none"));
-    Fields.all().stream()
-        .filter(f -> !Fields.internal(f))
-        .map(Field::label)
-        .forEach(field.getItems()::add);
+    Fields.offered().stream().map(Field::label).forEach(field.getItems()::add);
     field.setValue(key.target().label());
     field.setId("order-field-" + at);
     field.setPrefWidth(106);

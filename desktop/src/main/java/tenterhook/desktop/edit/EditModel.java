@@ -122,15 +122,10 @@ public final class EditModel {
             + cleared();
   }
 
-  /** The fields of the panel, in its order. */
+  /** The fields that have a line of their own in the panel, in its order; totals have none. */
   public static List<Field<?>> fields() {
     return Fields.inFile().stream()
-        .filter(
-            f ->
-                f != Fields.ARTWORK
-                    && f != Fields.LYRICS
-                    && f != Fields.TRACK_TOTAL
-                    && f != Fields.DISC_TOTAL)
+        .filter(f -> f.editable() && f.totalOf().isEmpty())
         .<Field<?>>map(f -> f)
         .toList();
   }

@@ -20,6 +20,7 @@ import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Trait;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
@@ -71,16 +72,13 @@ public final class EditPanel extends VBox {
     grid.setVgap(4);
     int row = 0;
     for (Field<?> field : EditModel.fields()) {
-      HBox place = new HBox(4, input(field));
-      if (field == Fields.TRACK) {
-        place
-            .getChildren()
-            .addAll(Look.label(Words.of("edit.of"), "second"), input(Fields.TRACK_TOTAL));
-      } else if (field == Fields.DISC) {
-        place
-            .getChildren()
-            .addAll(Look.label(Words.of("edit.of"), "second"), input(Fields.DISC_TOTAL));
-      }
+      HBox place = new HBox(4, field.is(Trait.LONG) ? area(field) : input(field));
+      Fields.totalOf(field)
+          .ifPresent(
+              total ->
+                  place
+                      .getChildren()
+                      .addAll(Look.label(Words.of("edit.of"), "second"), input(total)));
       place.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
       places.put(field, place);
       Label label = Look.label(field.label(), "second");
@@ -89,11 +87,15 @@ public final class EditPanel extends VBox {
       grid.addRow(row++, label, place);
       GridPane.setHgrow(place, Priority.ALWAYS);
     }
-    TextArea lyrics = new TextArea();
-    lyrics.setPrefRowCount(4);
-    lyrics.setWrapText(true);
-    watch(Fields.LYRICS, lyrics);
-    grid.addRow(row, Look.label(Fields.LYRICS.label(), "second"), lyrics);
+  }
+
+  private TextArea area(Field<?> field) {
+    TextArea area = new TextArea();
+    area.setPrefRowCount(4);
+    area.setWrapText(true);
+    HBox.setHgrow(area, Priority.ALWAYS);
+    watch(field, area);
+    return area;
   }
 
   private TextField input(Field<?> field) {

@@ -3,6 +3,7 @@ package tenterhook.desktop.repair;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -25,19 +26,6 @@ import tenterhook.desktop.workspace.Workspace;
 
 /** Beside the proposals: the track as it will be, what crates gain, and what the kind needs. */
 final class RepairSide extends BorderPane {
-  private static final List<Field<?>> SHOWN =
-      List.of(
-          Fields.ARTIST,
-          Fields.TITLE,
-          Fields.ALBUM,
-          Fields.YEAR,
-          Fields.GENRE,
-          Fields.TRACK,
-          Fields.BPM,
-          Fields.COMMENT,
-          Fields.ARTWORK,
-          Fields.CODES);
-
   private final Workspace workspace;
   private final Label name = Look.label("", "heading");
   private final Label path = Look.label("", "second", "mono");
@@ -152,10 +140,17 @@ final class RepairSide extends BorderPane {
       return;
     }
     int row = 0;
-    for (Field<?> field : SHOWN) {
+    for (Field<?> field : shown(edits.keySet())) {
       facts.add(Look.label(field.label(), "second"), 0, row);
       facts.add(value(proposal.id(), field, edits.get(field)), 1, row++);
     }
+  }
+
+  /** What makes a track whole, what the proposal would write besides, and the codes. */
+  private static List<Field<?>> shown(Set<Field<?>> edited) {
+    return Fields.offered().stream()
+        .filter(f -> f.weaveGroup().isPresent() || edited.contains(f) || f == Fields.CODES)
+        .toList();
   }
 
   private Node value(int id, Field<?> field, @Nullable SetField edit) {
