@@ -22,6 +22,7 @@ import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Fields;
+import tenterhook.core.find.Subject;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
 import tenterhook.standins.demo.DemoCollection;
@@ -84,7 +85,7 @@ public final class LargeCrates {
       Completions offers = new Completions(snapshot, codebook, TODAY);
       compare(
           "values offered while a text is typed",
-          () -> offers.of("comment", "note 19", snapshot.tracks()).size(),
+          () -> offers.of(Subject.named("comment"), "note 19", snapshot.tracks()).size(),
           () -> offered(statement),
           ROUNDS);
     }

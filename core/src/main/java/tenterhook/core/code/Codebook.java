@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Trait;
 import tenterhook.core.genre.Genres;
 
 /**
@@ -54,9 +55,9 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres, Set
     Set<String> tokens = new LinkedHashSet<>();
     for (Facet facet : facets) {
       String name = facet.name().toLowerCase(java.util.Locale.ROOT);
-      if (Fields.named(name).isPresent() || RESERVED.contains(name)) {
-        throw new IllegalArgumentException(
-            "'" + facet.name() + "' is the name of a field; give the facet another name");
+      if (RESERVED.contains(name)
+          || Fields.named(name).filter(f -> !f.is(Trait.GIVES_WAY)).isPresent()) {
+        throw taken(facet.name());
       }
       if (!names.add(name)) {
         throw new IllegalArgumentException("there is a facet '" + facet.name() + "' already");
@@ -66,6 +67,11 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres, Set
         code.synonyms().forEach(s -> claim(tokens, s));
       }
     }
+  }
+
+  private static IllegalArgumentException taken(String name) {
+    return new IllegalArgumentException(
+        "'" + name + "' is the name of a field; give the facet another name");
   }
 
   private static void claim(Set<String> tokens, String token) {
@@ -99,8 +105,16 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres, Set
     return facets.stream().flatMap(f -> f.codes().stream()).map(Code::token).toList();
   }
 
-  /** The same codebook with one more facet at the end. */
+  /**
+   * The same codebook with one more facet at the end.
+   *
+   * @throws IllegalArgumentException when a field, a facet or a word of the find language is called
+   *     so already
+   */
   public Codebook plus(Facet facet) {
+    if (Fields.named(facet.name()).isPresent()) {
+      throw taken(facet.name());
+    }
     List<Facet> more = new ArrayList<>(facets);
     more.add(facet);
     return withFacets(more);

@@ -19,6 +19,7 @@ import tenterhook.core.find.Condition;
 import tenterhook.core.find.FindText;
 import tenterhook.core.find.Finder;
 import tenterhook.core.find.NamedLists;
+import tenterhook.core.find.Subject;
 import tenterhook.core.text.Fold;
 import tenterhook.core.track.Column;
 import tenterhook.core.track.Snapshot;
@@ -57,21 +58,23 @@ public final class Completions {
   /**
    * Names of crates or shelves, the fullest first. On the thread that the contents belong to.
    *
-   * @param subject {@code crate} or {@code shelf}
+   * @param subject crates or shelves
    * @param typed what stands there so far; upper and lower case and accents alike
    * @param contents what the crates hold
    * @return eight at most; none for another subject
    */
   public static List<Offer> named(
-      String subject, String typed, Crates crates, CrateContents contents) {
+      Subject subject, String typed, Crates crates, CrateContents contents) {
     Stream<Offer> all =
         switch (subject) {
-          case "crate" ->
+          case Subject.Own.CRATE ->
               crates.all().stream().map(c -> new Offer(quoted(c.name()), "", contents.count(c)));
-          case "shelf" ->
+          case Subject.Own.SHELF ->
               crates.shelves().stream()
                   .map(s -> new Offer(quoted(s.name()), "", contents.union(s).getCardinality()));
-          default -> Stream.empty();
+          case Subject.Own.CODE, Subject.Own.BEAT, Subject.Own.TEXT -> Stream.empty();
+          case Subject.OfField field -> Stream.empty();
+          case Subject.Named named -> Stream.empty();
         };
     return best(all, Fold.fold(typed.strip()));
   }
@@ -79,19 +82,20 @@ public final class Completions {
   /**
    * Values of a subject, the most frequent first.
    *
-   * @param subject key of a field, name of a facet, or another subject of a {@link Condition}
+   * @param subject what is asked about
    * @param typed what stands there so far; upper and lower case and accents alike
    * @param scope tracks to count
    * @return eight at most; none where values are free, such as for words, or names
    */
-  public List<Offer> of(String subject, String typed, RoaringBitmap scope) {
-    if (List.of("crate", "shelf", "text").contains(subject)) {
-      return List.of();
-    }
-    Condition asked = new Condition(subject, new Condition.Present());
+  public List<Offer> of(Subject subject, String typed, RoaringBitmap scope) {
     String wanted = Fold.fold(typed.strip());
-    List<Offer> all = asked.ofCodes() ? codes(subject, scope) : values(asked, wanted, scope);
-    return best(all.stream(), wanted);
+    if (subject.ofCodes(codebook)) {
+      return best(codes(subject, scope).stream(), wanted);
+    }
+    return subject
+        .field(codebook)
+        .map(field -> best(values(subject, field, wanted, scope).stream(), wanted))
+        .orElse(List.of());
   }
 
   private static List<Offer> best(Stream<Offer> all, String wanted) {
@@ -102,7 +106,7 @@ public final class Completions {
         .toList();
   }
 
-  private List<Offer> codes(String subject, RoaringBitmap scope) {
+  private List<Offer> codes(Subject subject, RoaringBitmap scope) {
     Map<String, Integer> counts = new HashMap<>();
     eachValue(
         Fields.CODES,
@@ -113,7 +117,7 @@ public final class Completions {
             counts.merge(code, tracks, Integer::sum);
           }
         });
-    List<Facet> facets = codebook.facet(subject).map(List::of).orElse(codebook.facets());
+    List<Facet> facets = codebook.facet(subject.key()).map(List::of).orElse(codebook.facets());
     List<Offer> offers = new ArrayList<>();
     for (Facet facet : facets) {
       for (Code code : facet.codes()) {
@@ -137,10 +141,9 @@ public final class Completions {
     }
   }
 
-  private List<Offer> values(Condition asked, String wanted, RoaringBitmap scope) {
-    Field<?> field = asked.field().orElseThrow();
-    if (field == Fields.ADDED || field == Fields.LAST_PLAYED) {
-      return SPANS.stream().map(s -> new Offer(s, "", found(asked.subject(), s))).toList();
+  private List<Offer> values(Subject subject, Field<?> field, String wanted, RoaringBitmap scope) {
+    if (field.type().shape() == FieldType.Shape.DATE) {
+      return SPANS.stream().map(s -> new Offer(s, "", found(subject, s))).toList();
     }
     Map<String, Offer> offers = new HashMap<>();
     String part = field.type().numeric() ? "" : wanted.replace("=", "").replace("\"", "");
@@ -148,7 +151,7 @@ public final class Completions {
     return List.copyOf(offers.values());
   }
 
-  private int found(String subject, String span) {
+  private int found(Subject subject, String span) {
     String[] ends = span.split("\\.\\.", -1);
     Condition asked =
         new Condition(subject, new Condition.AnyOf(List.of(new Condition.Range(ends[0], ends[1]))));

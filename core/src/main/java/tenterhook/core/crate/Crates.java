@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import tenterhook.core.find.Condition;
+import tenterhook.core.find.Subject;
 
 /**
  * All shelves and their crates. Immutable; every edit gives another one. No two crates have one
@@ -168,25 +169,27 @@ public record Crates(List<Shelf> shelves) {
 
   /** The same with a shelf under another name; rules that ask for it follow. */
   public Crates renamedShelf(String name, String other) {
-    return withShelf(name, s -> s.named(other)).withLines(l -> follow(l, "shelf", name, other));
+    return withShelf(name, s -> s.named(other))
+        .withLines(l -> follow(l, Subject.Own.SHELF, name, other));
   }
 
   /** The same with a crate under another name; rules that ask for it follow. */
   public Crates renamed(String name, String other) {
-    return with(name, c -> c.named(other)).withLines(l -> follow(l, "crate", name, other));
+    return with(name, c -> c.named(other))
+        .withLines(l -> follow(l, Subject.Own.CRATE, name, other));
   }
 
   /** The same with rules that test one subject testing another instead, such as a renamed facet. */
   public Crates withSubject(String subject, String other) {
     return withConditions(
-        c -> c.subject().equalsIgnoreCase(subject) ? new Condition(other, c.test()) : c);
+        c -> c.subject().key().equalsIgnoreCase(subject) ? new Condition(other, c.test()) : c);
   }
 
   /** The same with rules that ask for one code asking for another instead. */
   public Crates withCode(String token, String other) {
     return withConditions(
         c ->
-            c.ofCodes()
+            c.subject() == Subject.Own.CODE || c.subject() instanceof Subject.Named
                 ? c.with(
                     c.values().stream()
                         .map(v -> isToken(v, token) ? new Condition.Part(other) : v)
@@ -199,9 +202,10 @@ public record Crates(List<Shelf> shelves) {
   public Crates withCodeMoved(String token, String from, String to) {
     return withConditions(
         c ->
-            c.subject().equalsIgnoreCase(from)
+            c.subject().key().equalsIgnoreCase(from)
                     && c.values().stream().anyMatch(v -> isToken(v, token))
-                ? new Condition(c.values().size() == 1 ? to : "code", c.test())
+                ? new Condition(
+                    c.values().size() == 1 ? Subject.named(to) : Subject.Own.CODE, c.test())
                 : c);
   }
 
@@ -236,7 +240,7 @@ public record Crates(List<Shelf> shelves) {
         shelves.stream().map(s -> s.with(s.crates().stream().map(edit).toList())).toList());
   }
 
-  private static Rule.Line follow(Rule.Line line, String subject, String name, String other) {
+  private static Rule.Line follow(Rule.Line line, Subject subject, String name, String other) {
     Condition asked = line.condition();
     return asked.subject().equals(subject)
         ? new Rule.Line(
@@ -269,14 +273,16 @@ public record Crates(List<Shelf> shelves) {
     for (Rule.Line line : lines) {
       Condition asked = line.condition();
       switch (asked.subject()) {
-        case "crate" -> asked.values().forEach(v -> names.add(v.text()));
-        case "shelf" ->
+        case Subject.Own.CRATE -> asked.values().forEach(v -> names.add(v.text()));
+        case Subject.Own.SHELF ->
             shelves.stream()
                 .filter(
                     s -> asked.values().stream().anyMatch(v -> s.name().equalsIgnoreCase(v.text())))
                 .flatMap(s -> s.crates().stream())
                 .forEach(c -> names.add(c.name()));
-        default -> {}
+        case Subject.Own.CODE, Subject.Own.BEAT, Subject.Own.TEXT -> {}
+        case Subject.OfField field -> {}
+        case Subject.Named named -> {}
       }
     }
     return names;

@@ -7,6 +7,7 @@ import java.util.function.UnaryOperator;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.FindText;
 import tenterhook.core.find.Query;
+import tenterhook.core.find.Subject;
 
 /** What a rule crate keeps: lines in groups. */
 public sealed interface Rule {
@@ -22,7 +23,7 @@ public sealed interface Rule {
   record Line(Condition condition, boolean turned) implements Rule {
     /** Checks that words are asked for one at a time, so that a line is one term of the text. */
     public Line {
-      if (condition.subject().equals("text") && condition.values().size() != 1) {
+      if (condition.subject() == Subject.Own.TEXT && condition.values().size() != 1) {
         throw new IllegalArgumentException("a line asks for one word or one quoted text");
       }
     }
@@ -35,7 +36,7 @@ public sealed interface Rule {
     @Override
     public Query query() {
       Query asked =
-          condition.subject().equals("text")
+          condition.subject() == Subject.Own.TEXT
               ? new Query.Word(condition.values().getFirst().text())
               : new Query.Term(condition);
       return turned ? new Query.Not(asked) : asked;
@@ -128,7 +129,8 @@ public sealed interface Rule {
   }
 
   private static Condition text(Query.Word word) {
-    return new Condition("text", new Condition.AnyOf(List.of(new Condition.Part(word.text()))));
+    return new Condition(
+        Subject.Own.TEXT, new Condition.AnyOf(List.of(new Condition.Part(word.text()))));
   }
 
   /** All lines in the order they are read, top to bottom. */

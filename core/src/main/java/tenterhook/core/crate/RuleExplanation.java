@@ -95,7 +95,7 @@ public final class RuleExplanation {
   public static Optional<Rule.Line> cleaned(Rule.Line line) {
     Condition asked = line.condition();
     boolean text =
-        Fields.named(asked.subject()).filter(f -> !f.type().numeric()).isPresent()
+        asked.subject().field(Codebook.EMPTY).filter(f -> !f.type().numeric()).isPresent()
             && asked.values().stream()
                 .anyMatch(v -> v instanceof Condition.Part || v instanceof Condition.Whole);
     return text
@@ -201,14 +201,14 @@ public final class RuleExplanation {
   }
 
   private String has(Condition asked, int id) {
-    if (asked.ofCodes()) {
+    if (asked.subject().ofCodes(codebook)) {
       List<String> codes = snapshot.value(id, Fields.CODES).orElse(List.of());
-      Optional<Facet> facet = codebook.facet(asked.subject());
+      Optional<Facet> facet = codebook.facet(asked.subject().key());
       return codes.stream()
           .filter(c -> facet.isEmpty() || facet.get().code(c).isPresent())
           .collect(Collectors.joining(" "));
     }
-    Optional<Field<?>> field = asked.field();
+    Optional<Field<?>> field = asked.subject().field(codebook);
     return field.map(f -> f.type().show(snapshot.raw(id, f))).orElse("");
   }
 }

@@ -1,5 +1,6 @@
 package tenterhook.core.field;
 
+import static tenterhook.core.field.Trait.GIVES_WAY;
 import static tenterhook.core.field.Trait.INTERNAL;
 import static tenterhook.core.field.Trait.LONG;
 import static tenterhook.core.field.Trait.NAME;
@@ -47,7 +48,7 @@ public final class Fields {
   public static final Field<String> MIX_NAME =
       file("mixName", FieldTypes.TEXT)
           .tags("TIT3", "VERSION|SUBTITLE", "----:com.apple.iTunes:SUBTITLE")
-          .traits(SEARCHED, REPAIRABLE, NAME)
+          .traits(SEARCHED, REPAIRABLE, NAME, GIVES_WAY)
           .add();
 
   public static final Field<String> ALBUM =
@@ -69,7 +70,7 @@ public final class Fields {
   public static final Field<String> REMIXER =
       file("remixer", FieldTypes.TEXT)
           .tags("TPE4", "REMIXER", "----:com.apple.iTunes:REMIXER")
-          .traits(SEARCHED, REPAIRABLE, NAME)
+          .traits(SEARCHED, REPAIRABLE, NAME, GIVES_WAY)
           .add();
   public static final Field<String> LABEL =
       file("label", FieldTypes.TEXT)
@@ -125,18 +126,22 @@ public final class Fields {
   public static final Field<String> MOOD =
       file("mood", FieldTypes.TEXT)
           .tags("TMOO", "MOOD", "----:com.apple.iTunes:MOOD")
-          .traits(SEARCHED, REPAIRABLE, OWN_WORDS)
+          .traits(SEARCHED, REPAIRABLE, OWN_WORDS, GIVES_WAY)
           .add();
 
   /** Of the words that are sung; ISO 639-2 codes, such as {@code eng}, or words. */
   public static final Field<String> LANGUAGE =
       file("language", FieldTypes.TEXT)
           .tags("TLAN", "LANGUAGE", "----:com.apple.iTunes:LANGUAGE")
+          .traits(GIVES_WAY)
           .add();
 
   /** Whether the album is of several artists. */
   public static final Field<Boolean> COMPILATION =
-      file("compilation", FieldTypes.FILE_FLAG).tags("TCMP", "COMPILATION", "cpil").add();
+      file("compilation", FieldTypes.FILE_FLAG)
+          .tags("TCMP", "COMPILATION", "cpil")
+          .traits(GIVES_WAY)
+          .add();
 
   public static final Field<Artwork> ARTWORK =
       file("artwork", FieldTypes.ART).label("art").woven("Sight").add();

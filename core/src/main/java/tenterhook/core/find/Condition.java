@@ -1,38 +1,21 @@
 package tenterhook.core.find;
 
 import java.util.List;
-import java.util.Optional;
-import java.util.Set;
-import tenterhook.core.field.Field;
-import tenterhook.core.field.Fields;
 
 /**
  * One test of one attribute: a term of the find language and a line of a rule crate.
  *
- * @param subject key of a field, name of a facet, {@code code}, {@code crate}, {@code shelf},
- *     {@code beat} (the tempo, counted half or double as well) or {@code text} (the names and
- *     words)
+ * @param subject what is asked about
  * @param test what must hold
  */
-public record Condition(String subject, Test test) {
-  /** The subjects that are neither fields nor facets. */
-  public static final Set<String> OWN = Set.of("code", "crate", "shelf", "beat", "text");
-
-  /** Checks the subject. */
-  public Condition {
-    if (subject.isBlank()) {
-      throw new IllegalArgumentException("a condition needs a subject");
-    }
-  }
-
-  /** The field that is asked; empty for codes, crates, shelves and words. */
-  public Optional<Field<?>> field() {
-    return subject.equals("beat") ? Optional.of(Fields.BPM) : Fields.named(subject);
-  }
-
-  /** Whether codes are asked for: of any facet, or of one. */
-  public boolean ofCodes() {
-    return subject.equals("code") || !OWN.contains(subject) && Fields.named(subject).isEmpty();
+public record Condition(Subject subject, Test test) {
+  /**
+   * A condition on what is called so.
+   *
+   * @param subject a name as {@link Subject#named} takes it
+   */
+  public Condition(String subject, Test test) {
+    this(Subject.named(subject), test);
   }
 
   /** What must hold. */

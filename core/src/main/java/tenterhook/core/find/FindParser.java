@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Function;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
@@ -19,8 +18,6 @@ import tenterhook.core.find.Tokens.Token;
  * Recursive descent; the grammar stands in docs/find.md.
  */
 public final class FindParser {
-  private static final Set<String> NEVER_MISSING = Set.of("crate", "shelf", "text");
-
   private final List<Token> tokens;
   private final Function<String, Optional<String>> facets;
   private final List<String> facetNames;
@@ -149,15 +146,16 @@ public final class FindParser {
     String lower = name.text().toLowerCase(Locale.ROOT);
     if (lower.equals("missing") || lower.equals("present")) {
       Token what = value(name);
-      String subject = subject(what.text(), what.at());
-      if (NEVER_MISSING.contains(subject)) {
-        throw new Tokens.Broken(what.at(), subject + " takes a value, such as " + subject + ":lap");
+      Subject subject = subject(what.text(), what.at());
+      if (!subject.canBeMissing()) {
+        String key = subject.key();
+        throw new Tokens.Broken(what.at(), key + " takes a value, such as " + key + ":lap");
       }
       Condition.Test test =
           lower.equals("missing") ? new Condition.Missing() : new Condition.Present();
       return new Query.Term(new Condition(subject, test));
     }
-    String subject = subject(name.text(), name.at());
+    Subject subject = subject(name.text(), name.at());
     Token first = value(name);
     if (isAllOf(subject, first)) {
       return new Query.Term(new Condition(subject, allOf(first)));
@@ -172,10 +170,10 @@ public final class FindParser {
       }
       values.add(checked(subject, more));
     }
-    return subject.equals("text") ? words(values) : term(subject, values);
+    return subject == Subject.Own.TEXT ? words(values) : term(subject, values);
   }
 
-  private static Query term(String subject, List<Condition.Value> values) {
+  private static Query term(Subject subject, List<Condition.Value> values) {
     return new Query.Term(new Condition(subject, new Condition.AnyOf(values)));
   }
 
@@ -186,10 +184,10 @@ public final class FindParser {
   }
 
   /** Codes hold no {@code &}, so that it can stand between those that must all be carried. */
-  private static boolean isAllOf(String subject, Token token) {
+  private boolean isAllOf(Subject subject, Token token) {
     return token.kind() == Kind.WORD
         && token.text().indexOf('&') >= 0
-        && new Condition(subject, new Condition.Present()).ofCodes();
+        && (subject == Subject.Own.CODE || isFacet(subject));
   }
 
   private Condition.Test allOf(Token token) throws Tokens.Broken {
@@ -230,9 +228,9 @@ public final class FindParser {
     return value;
   }
 
-  private Condition.Value checked(String subject, Token token) throws Tokens.Broken {
+  private Condition.Value checked(Subject subject, Token token) throws Tokens.Broken {
     Condition.Value value = valueOf(token);
-    Optional<Field<?>> field = new Condition(subject, new Condition.Present()).field();
+    Optional<Field<?>> field = field(subject);
     boolean numeric = field.map(f -> f.type().numeric()).orElse(false);
     if (value instanceof Condition.Range range && numeric) {
       checkNumber(field.orElseThrow(), range.from(), token);
@@ -242,7 +240,7 @@ public final class FindParser {
       }
     } else if (value instanceof Condition.Range) {
       throw new Tokens.Broken(
-          token.at(), subject + " has no order; quote the text to look for dots");
+          token.at(), subject.key() + " has no order; quote the text to look for dots");
     } else if (numeric) {
       checkNumber(field.orElseThrow(), value.text(), token);
     }
@@ -274,16 +272,28 @@ public final class FindParser {
     }
   }
 
-  private String subject(String name, int at) throws Tokens.Broken {
-    String lower = name.toLowerCase(Locale.ROOT);
-    if (Condition.OWN.contains(lower)) {
-      return lower;
+  private Subject subject(String name, int at) throws Tokens.Broken {
+    if (name.isBlank()) {
+      throw new Tokens.Broken(at, unknown(name));
     }
-    Optional<Field<?>> field = Fields.named(name);
-    if (field.isPresent()) {
-      return field.get().key();
+    Subject subject = Subject.named(name);
+    if (!(subject instanceof Subject.Named)) {
+      return subject;
     }
-    return facets.apply(name).orElseThrow(() -> new Tokens.Broken(at, unknown(name)));
+    return facets
+        .apply(name)
+        .or(() -> Fields.named(name).map(Field::key))
+        .map(Subject.Named::new)
+        .orElseThrow(() -> new Tokens.Broken(at, unknown(name)));
+  }
+
+  private boolean isFacet(Subject subject) {
+    return subject instanceof Subject.Named named && facets.apply(named.key()).isPresent();
+  }
+
+  /** The field whose numbers a value must be; empty where values are codes, names or words. */
+  private Optional<Field<?>> field(Subject subject) {
+    return isFacet(subject) ? Optional.empty() : subject.field(Codebook.EMPTY);
   }
 
   private String unknown(String name) {

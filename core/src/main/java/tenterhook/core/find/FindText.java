@@ -37,7 +37,10 @@ public final class FindText {
    * @param condition any condition
    */
   public static String condition(Condition condition) {
-    String name = plain(condition.subject()) ? condition.subject() : quote(condition.subject());
+    String name =
+        plain(condition.subject().key())
+            ? condition.subject().key()
+            : quote(condition.subject().key());
     return switch (condition.test()) {
       case Condition.Missing missing -> "missing:" + name;
       case Condition.Present present -> "present:" + name;

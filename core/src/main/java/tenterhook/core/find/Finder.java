@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
+import tenterhook.core.code.Facet;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.field.Trait;
@@ -156,14 +157,21 @@ public final class Finder {
    * @param scope where to look; not altered
    */
   public RoaringBitmap find(Condition condition, RoaringBitmap scope) {
-    if (isList(condition)) {
-      return inLists(condition, scope);
-    }
-    if (condition.subject().equals("text")) {
-      RoaringBitmap found = new RoaringBitmap();
-      condition.values().forEach(v -> found.or(words(v.text(), scope)));
-      return found;
-    }
+    return switch (condition.subject()) {
+      case Subject.Own.CRATE -> inLists(condition, lists::crate, scope);
+      case Subject.Own.SHELF -> inLists(condition, lists::shelf, scope);
+      case Subject.Own.TEXT -> {
+        RoaringBitmap found = new RoaringBitmap();
+        condition.values().forEach(v -> found.or(words(v.text(), scope)));
+        yield found;
+      }
+      case Subject.Own.CODE, Subject.Own.BEAT -> byValue(condition, scope);
+      case Subject.OfField field -> byValue(condition, scope);
+      case Subject.Named named -> byValue(condition, scope);
+    };
+  }
+
+  private RoaringBitmap byValue(Condition condition, RoaringBitmap scope) {
     return meaning(condition)
         .map(t -> ColumnTest.select(snapshot.column(t.field()), scope, t.test()))
         .orElseGet(RoaringBitmap::new);
@@ -186,13 +194,17 @@ public final class Finder {
   }
 
   private boolean holds(Condition condition, int id) {
-    if (isList(condition)) {
-      return condition.values().stream()
-          .anyMatch(v -> list(condition, v.text()).filter(l -> l.contains(id)).isPresent());
-    }
-    if (condition.subject().equals("text")) {
-      return !find(condition, RoaringBitmap.bitmapOf(id)).isEmpty();
-    }
+    return switch (condition.subject()) {
+      case Subject.Own.CRATE -> inList(condition, lists::crate, id);
+      case Subject.Own.SHELF -> inList(condition, lists::shelf, id);
+      case Subject.Own.TEXT -> !find(condition, RoaringBitmap.bitmapOf(id)).isEmpty();
+      case Subject.Own.CODE, Subject.Own.BEAT -> byValue(condition, id);
+      case Subject.OfField field -> byValue(condition, id);
+      case Subject.Named named -> byValue(condition, id);
+    };
+  }
+
+  private boolean byValue(Condition condition, int id) {
     Optional<Tested> meant = meaning(condition);
     if (meant.isEmpty()) {
       return false;
@@ -203,39 +215,49 @@ public final class Finder {
 
   /** What a condition asks of which field; empty when nothing is called so. */
   private Optional<Tested> tested(Condition condition) {
-    if (condition.subject().equals("code")) {
-      return Optional.of(
-          new Tested(Fields.CODES, ColumnTest.codes(condition.test(), Optional.empty())));
-    }
-    if (condition.subject().equals("beat")) {
-      return Optional.of(new Tested(Fields.BPM, ColumnTest.beat(condition.test(), today)));
-    }
-    Optional<Field<?>> field = Fields.named(condition.subject());
-    if (field.isPresent()) {
-      ColumnTest.Text test =
-          field.get() == Fields.GENRE
-              ? ColumnTest.genres(condition.test(), codebook.genres(), today)
-              : ColumnTest.of(field.get(), condition.test(), today);
-      return Optional.of(new Tested(field.get(), test));
-    }
-    return codebook
-        .facet(condition.subject())
-        .map(f -> new Tested(Fields.CODES, ColumnTest.codes(condition.test(), Optional.of(f))));
+    return switch (condition.subject()) {
+      case Subject.Own.CODE -> Optional.of(codes(condition, Optional.empty()));
+      case Subject.Own.BEAT ->
+          Optional.of(new Tested(Fields.BPM, ColumnTest.beat(condition, today)));
+      case Subject.OfField of -> Optional.of(values(condition, of.field()));
+      case Subject.Named named ->
+          codebook
+              .facet(named.key())
+              .map(f -> codes(condition, Optional.of(f)))
+              .or(() -> Fields.named(named.key()).map(f -> values(condition, f)));
+      case Subject.Own.CRATE, Subject.Own.SHELF, Subject.Own.TEXT ->
+          throw new IllegalArgumentException(condition + " is not decided by a value");
+    };
+  }
+
+  private static Tested codes(Condition condition, Optional<Facet> facet) {
+    return new Tested(Fields.CODES, ColumnTest.codes(condition.test(), facet));
+  }
+
+  private Tested values(Condition condition, Field<?> field) {
+    ColumnTest.Text test =
+        field == Fields.GENRE
+            ? ColumnTest.genres(condition.test(), codebook.genres(), today)
+            : ColumnTest.of(field, condition.test(), today);
+    return new Tested(field, test);
   }
 
   private record Tested(Field<?> field, ColumnTest.Text test) {}
 
-  private static boolean isList(Condition condition) {
-    return condition.subject().equals("crate") || condition.subject().equals("shelf");
+  /** The tracks of the crate or shelf of a name. */
+  @FunctionalInterface
+  private interface Lists {
+    Optional<RoaringBitmap> named(String name);
   }
 
-  private Optional<RoaringBitmap> list(Condition condition, String name) {
-    return condition.subject().equals("shelf") ? lists.shelf(name) : lists.crate(name);
+  private static boolean inList(Condition condition, Lists lists, int id) {
+    return condition.values().stream()
+        .anyMatch(v -> lists.named(v.text()).filter(l -> l.contains(id)).isPresent());
   }
 
-  private RoaringBitmap inLists(Condition condition, RoaringBitmap scope) {
+  private static RoaringBitmap inLists(Condition condition, Lists lists, RoaringBitmap scope) {
     RoaringBitmap found = new RoaringBitmap();
-    condition.values().forEach(v -> list(condition, v.text()).ifPresent(found::or));
+    condition.values().forEach(v -> lists.named(v.text()).ifPresent(found::or));
     found.and(scope);
     return found;
   }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tenterhook.core.field.Field;
+import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
 
 /**
@@ -64,7 +65,7 @@ final class Numbers {
   }
 
   private static boolean isDate(Field<?> field) {
-    return field == Fields.ADDED || field == Fields.LAST_PLAYED;
+    return field.type().shape() == FieldType.Shape.DATE;
   }
 
   private static Span ago(Field<?> field, int amount, String unit, LocalDate today) {

@@ -15,6 +15,7 @@ import tenterhook.core.crate.RuleExplanation.Matter;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
+import tenterhook.core.find.Subject;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackOrder;
 
@@ -219,22 +220,22 @@ class ShelvesTest {
   void valuesAreOfferedWithTheirCounts() {
     Crates crates = Crates.NONE.plus("Rink", crate("Ska night", "Style:SKA"));
     Completions offers = new Completions(snapshot, Tracks.BOOK, TODAY);
-    assertThat(offers.of("genre", "hip", snapshot.tracks()))
+    assertThat(offers.of(Subject.named("genre"), "hip", snapshot.tracks()))
         .extracting(Completions.Offer::text)
         .containsExactlyInAnyOrder("=Hip-Hop", "=\"Hip Hop\"", "=hiphop");
-    assertThat(offers.of("year", "", snapshot.tracks()))
+    assertThat(offers.of(Subject.named("year"), "", snapshot.tracks()))
         .contains(new Completions.Offer("1980..1989", "", 2));
-    assertThat(offers.of("Style", "sk", snapshot.tracks()))
+    assertThat(offers.of(Subject.named("Style"), "sk", snapshot.tracks()))
         .containsExactly(new Completions.Offer("SKA", "ska", 2));
-    assertThat(Completions.named("crate", "", crates, contents(crates)))
+    assertThat(Completions.named(Subject.named("crate"), "", crates, contents(crates)))
         .containsExactly(new Completions.Offer("\"Ska night\"", "", 1));
-    assertThat(Completions.named("shelf", "RI", crates, contents(crates)))
+    assertThat(Completions.named(Subject.named("shelf"), "RI", crates, contents(crates)))
         .containsExactly(new Completions.Offer("Rink", "", 1));
-    assertThat(Completions.named("shelf", "x", crates, contents(crates))).isEmpty();
-    assertThat(Completions.named("genre", "", crates, contents(crates))).isEmpty();
-    assertThat(offers.of("beat", "", snapshot.tracks()).getFirst())
+    assertThat(Completions.named(Subject.named("shelf"), "x", crates, contents(crates))).isEmpty();
+    assertThat(Completions.named(Subject.named("genre"), "", crates, contents(crates))).isEmpty();
+    assertThat(offers.of(Subject.named("beat"), "", snapshot.tracks()).getFirst())
         .isEqualTo(new Completions.Offer("120..129.99", "", 3));
-    assertThat(offers.of("text", "a", snapshot.tracks())).isEmpty();
+    assertThat(offers.of(Subject.named("text"), "a", snapshot.tracks())).isEmpty();
   }
 
   @Test

@@ -1,8 +1,11 @@
 package tenterhook.desktop.crate;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
@@ -19,6 +22,7 @@ import tenterhook.core.find.Condition;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.FindText;
 import tenterhook.core.find.Parsed;
+import tenterhook.core.find.Subject;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 
@@ -123,8 +127,8 @@ final class LineRow extends HBox {
 
   private void fill(Rule.Line line) {
     Condition asked = line.condition();
-    subject.setValue(shown(asked.subject()));
-    how.getItems().setAll(hows(asked));
+    subject.setValue(shown(asked.subject().key()));
+    how.getItems().setAll(hows(asked.subject()));
     how.setValue(howOf(line));
     values.setVisible(how.getValue().takesValues());
     values.setText(textOf(asked));
@@ -144,12 +148,12 @@ final class LineRow extends HBox {
     return String.join(between, asked.values().stream().map(FindText::value).toList());
   }
 
-  private static List<How> hows(Condition asked) {
+  private List<How> hows(Subject asked) {
     List<How> hows = new ArrayList<>(List.of(How.values()));
-    if (!asked.ofCodes()) {
+    if (!asked.ofCodes(codebook)) {
       hows.remove(How.ALL);
     }
-    if (List.of("crate", "shelf", "text").contains(asked.subject())) {
+    if (!asked.canBeMissing()) {
       hows.removeAll(List.of(How.MISSING, How.PRESENT));
     }
     return hows;
@@ -165,9 +169,9 @@ final class LineRow extends HBox {
     return handle;
   }
 
-  /** The key of what is tested. */
-  String asked() {
-    return subjectKey();
+  /** What is tested. */
+  Subject asked() {
+    return Subject.named(subjectKey());
   }
 
   /** The value that is being written: what stands behind the last mark. */
@@ -209,13 +213,16 @@ final class LineRow extends HBox {
     values.end();
   }
 
+  /** All that a line can ask: codes first, then what is no field, then fields. */
   private List<String> subjects() {
-    List<String> names = new ArrayList<>();
-    names.add("code");
+    Set<String> names = new LinkedHashSet<>(List.of(Subject.Own.CODE.key()));
     codebook.facets().forEach(f -> names.add(f.name()));
-    names.addAll(List.of("beat", "text", "crate", "shelf"));
-    Fields.offered().stream().filter(f -> f != Fields.CODES).map(Field::label).forEach(names::add);
-    return names;
+    Arrays.stream(Subject.Own.values()).map(Subject::key).forEach(names::add);
+    Fields.offered().stream()
+        .filter(f -> f != Fields.CODES && codebook.facet(f.key()).isEmpty())
+        .map(Field::label)
+        .forEach(names::add);
+    return List.copyOf(names);
   }
 
   private static String shown(String subject) {
@@ -266,8 +273,7 @@ final class LineRow extends HBox {
     if (filling) {
       return;
     }
-    Condition asked = new Condition(subjectKey(), new Condition.Present());
-    if (!hows(asked).contains(how.getValue())) {
+    if (!hows(asked()).contains(how.getValue())) {
       filling = true;
       how.setValue(How.IS);
       filling = false;

@@ -1,10 +1,12 @@
 package tenterhook.desktop.crate;
 
 import java.util.List;
+import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
+import tenterhook.core.find.Subject;
 import tenterhook.desktop.theme.Words;
 
 /** A line of a rule in a DJ's words. */
@@ -14,13 +16,15 @@ final class LineWords {
   /** What a line asks of a track, such as "bpm from 105 to 150". */
   static String of(Rule.Line line) {
     Condition asked = line.condition();
-    String subject = Fields.named(asked.subject()).map(Field::label).orElse(asked.subject());
+    String key = asked.subject().key();
+    String subject = Fields.named(key).map(Field::label).orElse(key);
+    boolean ofCodes = ofCodes(asked);
     String words =
         switch (asked.test()) {
           case Condition.Missing missing ->
-              Words.of(asked.ofCodes() ? "line.noCode" : "line.missing", subject);
+              Words.of(ofCodes ? "line.noCode" : "line.missing", subject);
           case Condition.Present present ->
-              Words.of(asked.ofCodes() ? "line.someCode" : "line.present", subject);
+              Words.of(ofCodes ? "line.someCode" : "line.present", subject);
           case Condition.AnyOf any ->
               Words.of(key(asked), subject, joined(any.values(), "line.or"));
           case Condition.AllOf all ->
@@ -29,14 +33,19 @@ final class LineWords {
     return line.turned() ? Words.of("line.not", words) : words;
   }
 
+  private static boolean ofCodes(Condition asked) {
+    return asked.subject().ofCodes(Codebook.EMPTY);
+  }
+
   private static String key(Condition asked) {
     return switch (asked.subject()) {
-      case "crate" -> "line.crate";
-      case "shelf" -> "line.shelf";
-      case "text" -> "line.text";
-      case "beat" -> "line.beat";
-      case "code" -> "line.carries";
-      default -> asked.ofCodes() ? "line.carriesOf" : "line.is";
+      case Subject.Own.CRATE -> "line.crate";
+      case Subject.Own.SHELF -> "line.shelf";
+      case Subject.Own.TEXT -> "line.text";
+      case Subject.Own.BEAT -> "line.beat";
+      case Subject.Own.CODE -> "line.carries";
+      case Subject.OfField field -> "line.is";
+      case Subject.Named named -> ofCodes(asked) ? "line.carriesOf" : "line.is";
     };
   }
 

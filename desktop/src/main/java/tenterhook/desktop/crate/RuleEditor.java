@@ -28,6 +28,7 @@ import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.RuleEdits;
 import tenterhook.core.crate.RuleExplanation;
 import tenterhook.core.crate.RuleExplanation.LineEffect;
+import tenterhook.core.find.Subject;
 import tenterhook.desktop.theme.Drop;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
@@ -291,7 +292,7 @@ final class RuleEditor extends VBox {
   /** Names are counted here, from what the crates hold; other values beside the window. */
   private void offer(LineRow row) {
     CollectionState now = workspace.state().get();
-    String subject = row.asked();
+    Subject subject = row.asked();
     String typed = row.piece();
     LocalDate today = workspace.collection().today();
     List<Offer> names = Completions.named(subject, typed, now.crates(), contents());
