@@ -3,6 +3,7 @@ package tenterhook.cli;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Parameters;
@@ -38,7 +39,8 @@ final class SetCommand extends Work {
               });
       values.put(field, field.type().fromTyped(pair[1]));
     }
-    apply(collection, TrackEdits.set(tracks(collection), query.in(collection), values));
+    RoaringBitmap found = query.in(collection);
+    apply(collection, now -> TrackEdits.set(now.snapshot(), found, values));
   }
 
   private static IllegalArgumentException noField(String name) {

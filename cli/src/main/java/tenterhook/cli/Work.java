@@ -40,6 +40,13 @@ abstract class Work implements Callable<Integer> {
     try (MusicCollection collection =
         MusicCollection.open(main.collection, InstantSource.system())) {
       collection.startupProblems().forEach(t -> main.err.println(t.path() + ": " + t.reason()));
+      int behind = collection.behind().getCardinality();
+      if (behind > 0) {
+        main.err.println(
+            behind
+                + " tracks were read before the program knew all of its fields; a scan reads them"
+                + " again");
+      }
       run(collection);
     }
     return status;
@@ -87,14 +94,20 @@ abstract class Work implements Callable<Integer> {
 
   /** Does a change, or only says what it would do, and prints its outcome. */
   void apply(MusicCollection collection, Change change) {
+    apply(collection, now -> change);
+  }
+
+  /** Does what a command says of the collection as it is, or only says what it would do. */
+  void apply(MusicCollection collection, MusicCollection.Command command) {
     if (main.dryRun) {
+      Change change = command.on(collection.state());
       int tracks = change.tracks().getCardinality();
       say(
           object().put("dryRun", change.title()).put("tracks", tracks),
           "would do: " + change.title());
       return;
     }
-    report(collection, collection.apply(change, progress()));
+    report(collection, collection.apply(command, progress()));
   }
 
   /** Prints what became of a change. */

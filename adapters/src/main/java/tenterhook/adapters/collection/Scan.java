@@ -187,7 +187,7 @@ final class Scan {
       returned++;
       back.add(new Cell(id, Fields.STATE, "present"));
     }
-    if (!same || snapshot.raw(id, Fields.SOUND_SEAL).isEmpty()) {
+    if (!same || snapshot.raw(id, Fields.SOUND_SEAL).isEmpty() || ScanCells.behind(snapshot, id)) {
       tasks.add(new Task(id, false, same, file, path));
     }
   }
@@ -224,6 +224,9 @@ final class Scan {
       Thread.currentThread().interrupt();
     } catch (java.util.concurrent.ExecutionException trouble) {
       unreadable++;
+      if (!task.fresh()) {
+        cells.add(ScanCells.upToDate(task.id()));
+      }
       issues.add(
           new Refusal(
               task.fresh() ? 0 : task.id(),

@@ -15,6 +15,7 @@ import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.field.Fields;
 import tenterhook.core.field.Trait;
 import tenterhook.core.track.Cell;
+import tenterhook.core.track.Snapshot;
 
 /** Turns what a file says into the values that the collection keeps of it. */
 public final class ScanCells {
@@ -29,6 +30,7 @@ public final class ScanCells {
     AudioPayload.Seal seal = seal(file);
     values.put(Fields.TAGS_SEAL, seal.tags());
     values.put(Fields.SOUND_SEAL, seal.sound());
+    values.put(Fields.READ_WITH, String.valueOf(Fields.version()));
     List<Cell> cells = new ArrayList<>();
     for (Field<?> field : Fields.all()) {
       if (field.origin() == FieldOrigin.FILE || field.is(Trait.OF_FILE)) {
@@ -37,6 +39,24 @@ public final class ScanCells {
     }
     cells.add(new Cell(id, Fields.STATE, "present"));
     return cells;
+  }
+
+  /** Whether the tags of a track were read before some fields were known. */
+  public static boolean behind(Snapshot snapshot, int id) {
+    return snapshot.value(id, Fields.READ_WITH).orElse(1L) < Fields.version();
+  }
+
+  /** What a file's tags say, of a file that is otherwise as it was. */
+  public static List<Cell> caughtUp(int id, Reading reading) {
+    List<Cell> cells = new ArrayList<>();
+    Fields.inFile().forEach(f -> cells.add(new Cell(id, f, reading.raw(f))));
+    cells.add(upToDate(id));
+    return cells;
+  }
+
+  /** That all fields of the catalogue were looked for. */
+  public static Cell upToDate(int id) {
+    return new Cell(id, Fields.READ_WITH, String.valueOf(Fields.version()));
   }
 
   /**

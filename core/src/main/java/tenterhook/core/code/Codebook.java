@@ -8,7 +8,6 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
 import tenterhook.core.field.Fields;
-import tenterhook.core.field.Trait;
 import tenterhook.core.genre.Genres;
 
 /**
@@ -55,8 +54,7 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres, Set
     Set<String> tokens = new LinkedHashSet<>();
     for (Facet facet : facets) {
       String name = facet.name().toLowerCase(java.util.Locale.ROOT);
-      if (RESERVED.contains(name)
-          || Fields.named(name).filter(f -> !f.is(Trait.GIVES_WAY)).isPresent()) {
+      if (RESERVED.contains(name) || Fields.named(name).filter(f -> !f.givesWay()).isPresent()) {
         throw taken(facet.name());
       }
       if (!names.add(name)) {

@@ -16,6 +16,7 @@ public final class Field<T> {
   private final int index;
   private final String weaveGroup;
   private final String unit;
+  private final int since;
   private final Set<Trait> traits;
   private final Optional<TagNames> tags;
   private final Optional<Field<?>> first;
@@ -28,6 +29,7 @@ public final class Field<T> {
     this.index = index;
     this.weaveGroup = spec.weaveGroup;
     this.unit = spec.unit;
+    this.since = spec.since;
     this.traits = Set.copyOf(spec.traits);
     this.tags = spec.tagNames();
     this.first = Optional.ofNullable(spec.first);
@@ -58,6 +60,19 @@ public final class Field<T> {
   /** In what its numbers count, such as {@code kbps}; empty where the field itself says it. */
   public String unit() {
     return unit;
+  }
+
+  /** The version of the catalogue that brought it; 1 for the first. */
+  public int since() {
+    return since;
+  }
+
+  /**
+   * Whether it may have come after a codebook with a facet of its name: the name then goes on
+   * meaning the facet.
+   */
+  public boolean givesWay() {
+    return since > 1;
   }
 
   /** Its place in the catalogue, from 0 without gaps. */

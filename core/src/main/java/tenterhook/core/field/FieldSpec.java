@@ -16,6 +16,7 @@ final class FieldSpec<T> {
   String label;
   String weaveGroup = "";
   String unit = "";
+  int since = 1;
   @Nullable TagNames tags;
   @Nullable Field<?> first;
 
@@ -32,6 +33,12 @@ final class FieldSpec<T> {
 
   FieldSpec<T> label(String shown) {
     this.label = shown;
+    return this;
+  }
+
+  /** Says which version of the catalogue brings it. */
+  FieldSpec<T> since(int version) {
+    this.since = version;
     return this;
   }
 

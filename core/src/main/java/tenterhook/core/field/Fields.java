@@ -1,6 +1,5 @@
 package tenterhook.core.field;
 
-import static tenterhook.core.field.Trait.GIVES_WAY;
 import static tenterhook.core.field.Trait.INTERNAL;
 import static tenterhook.core.field.Trait.LONG;
 import static tenterhook.core.field.Trait.NAME;
@@ -21,7 +20,8 @@ import java.util.Optional;
 
 /**
  * The catalogue of all fields. A new field is one entry here: its type, where it stands in tags,
- * and its traits say everything that tables, panels, find, rules, repairs and commands need.
+ * and its traits say everything that tables, panels, find, rules, repairs and commands need. A new
+ * field of the file also says {@code since(n)}, one more than the {@link #version} before it.
  */
 public final class Fields {
   private static final List<Field<?>> ENTRIES = new ArrayList<>();
@@ -47,8 +47,9 @@ public final class Fields {
   /** The version words, such as "Extended Mix", where a file has them apart from its title. */
   public static final Field<String> MIX_NAME =
       file("mixName", FieldTypes.TEXT)
+          .since(2)
           .tags("TIT3", "VERSION|SUBTITLE", "----:com.apple.iTunes:SUBTITLE")
-          .traits(SEARCHED, REPAIRABLE, NAME, GIVES_WAY)
+          .traits(SEARCHED, REPAIRABLE, NAME)
           .add();
 
   public static final Field<String> ALBUM =
@@ -69,8 +70,9 @@ public final class Fields {
           .add();
   public static final Field<String> REMIXER =
       file("remixer", FieldTypes.TEXT)
+          .since(2)
           .tags("TPE4", "REMIXER", "----:com.apple.iTunes:REMIXER")
-          .traits(SEARCHED, REPAIRABLE, NAME, GIVES_WAY)
+          .traits(SEARCHED, REPAIRABLE, NAME)
           .add();
   public static final Field<String> LABEL =
       file("label", FieldTypes.TEXT)
@@ -125,23 +127,21 @@ public final class Fields {
           .add();
   public static final Field<String> MOOD =
       file("mood", FieldTypes.TEXT)
+          .since(2)
           .tags("TMOO", "MOOD", "----:com.apple.iTunes:MOOD")
-          .traits(SEARCHED, REPAIRABLE, OWN_WORDS, GIVES_WAY)
+          .traits(SEARCHED, REPAIRABLE, OWN_WORDS)
           .add();
 
   /** Of the words that are sung; ISO 639-2 codes, such as {@code eng}, or words. */
   public static final Field<String> LANGUAGE =
       file("language", FieldTypes.TEXT)
+          .since(2)
           .tags("TLAN", "LANGUAGE", "----:com.apple.iTunes:LANGUAGE")
-          .traits(GIVES_WAY)
           .add();
 
   /** Whether the album is of several artists. */
   public static final Field<Boolean> COMPILATION =
-      file("compilation", FieldTypes.FILE_FLAG)
-          .tags("TCMP", "COMPILATION", "cpil")
-          .traits(GIVES_WAY)
-          .add();
+      file("compilation", FieldTypes.FILE_FLAG).since(2).tags("TCMP", "COMPILATION", "cpil").add();
 
   public static final Field<Artwork> ARTWORK =
       file("artwork", FieldTypes.ART).label("art").woven("Sight").add();
@@ -180,6 +180,10 @@ public final class Fields {
   public static final Field<String> PATH = read("path", FieldTypes.TEXT).traits(SEARCHED).add();
   public static final Field<Long> SIZE =
       read("size", FieldTypes.AMOUNT).unit("bytes").label("bytes").traits(OF_FILE).add();
+
+  /** The version of the catalogue by which its tags were read; empty for the first. */
+  public static final Field<Long> READ_WITH =
+      read("readWith", FieldTypes.AMOUNT).traits(OF_FILE, INTERNAL).add();
 
   /** Last modification of the file, milliseconds since 1970. */
   public static final Field<Long> MODIFIED =
@@ -247,6 +251,7 @@ public final class Fields {
 
   private static final List<Field<?>> ALL = List.copyOf(ENTRIES);
   private static final Map<String, Field<?>> BY_KEY = byKeys();
+  private static final int VERSION = ALL.stream().mapToInt(Field::since).max().orElseThrow();
 
   private Fields() {}
 
@@ -273,6 +278,14 @@ public final class Fields {
   /** The fields that are measured off the sound, in the order of the catalogue. */
   public static List<Field<?>> measured() {
     return ALL.stream().filter(f -> f.origin() == FieldOrigin.MEASURED).toList();
+  }
+
+  /**
+   * The version of the catalogue: the highest that a field came with. Files that were read by an
+   * older one are read again for the fields that came since.
+   */
+  public static int version() {
+    return VERSION;
   }
 
   /** The field that says how many there are of what another numbers, if there is one. */

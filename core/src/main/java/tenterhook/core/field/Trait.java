@@ -18,11 +18,6 @@ public enum Trait {
   OF_FILE,
   /** Kept by the program, and set by the DJ. */
   SETTABLE,
-  /**
-   * Came after codebooks were made: where a facet has its name, the name means the facet, as it
-   * always did.
-   */
-  GIVES_WAY,
   /** Serves the program alone and is offered to nobody. */
   INTERNAL
 }

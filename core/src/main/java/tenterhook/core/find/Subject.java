@@ -6,7 +6,6 @@ import java.util.Optional;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
-import tenterhook.core.field.Trait;
 
 /** What a condition asks about. */
 public sealed interface Subject {
@@ -42,7 +41,7 @@ public sealed interface Subject {
 
   /**
    * A name that only a codebook can tell the meaning of: a facet, or else a field that gives way to
-   * a facet of the same name ({@link Trait#GIVES_WAY}).
+   * a facet of the same name ({@link Field#givesWay}).
    *
    * @param key as the codebook or the DJ spells it
    */
@@ -66,8 +65,7 @@ public sealed interface Subject {
             .filter(o -> o.key().equalsIgnoreCase(name))
             .<Subject>map(o -> o)
             .findFirst();
-    return own.or(
-            () -> Fields.named(name).filter(f -> !f.is(Trait.GIVES_WAY)).<Subject>map(OfField::new))
+    return own.or(() -> Fields.named(name).filter(f -> !f.givesWay()).<Subject>map(OfField::new))
         .orElseGet(() -> new Named(name));
   }
 

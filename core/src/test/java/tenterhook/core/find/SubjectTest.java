@@ -18,7 +18,6 @@ import tenterhook.core.code.Notation;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
-import tenterhook.core.field.Trait;
 import tenterhook.core.track.Snapshot;
 
 class SubjectTest {
@@ -58,7 +57,7 @@ class SubjectTest {
       assertThatThrownBy(() -> Codebook.EMPTY.plus(facet))
           .as(field.key())
           .hasMessageContaining("is the name of a field");
-      if (!field.is(Trait.GIVES_WAY)) {
+      if (!field.givesWay()) {
         List<Facet> facets = List.of(facet);
         assertThatThrownBy(() -> new Codebook(facets, Notation.DEFAULT))
             .as(field.key())

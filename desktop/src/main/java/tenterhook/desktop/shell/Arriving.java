@@ -50,6 +50,21 @@ public final class Arriving implements AutoCloseable {
         this::told);
   }
 
+  /** Reads files again, as a job, that were read before the program knew all of its fields. */
+  void catchUp() {
+    workspace.latestOnly(
+        this,
+        () -> workspace.collection().behind().getCardinality(),
+        behind -> {
+          if (behind > 0) {
+            workspace.independentJob(
+                Words.of("job.catchUp", behind),
+                p -> workspace.collection().catchUp(p),
+                read -> frame.tell(Words.of("told.caughtUp", read), false, 0));
+          }
+        });
+  }
+
   private ScanReport scanned(Path folder, Progress progress) throws IOException {
     ScanReport report = workspace.collection().scan(folder, progress);
     workspace.collection().compareCopies(progress);

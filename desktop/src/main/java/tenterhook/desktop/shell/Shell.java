@@ -204,6 +204,7 @@ public final class Shell extends BorderPane implements Workspace.Frame {
   /** Lets the stations begin what they do when the program has started. */
   public void started() {
     stations.values().forEach(StationView::started);
+    arriving.catchUp();
   }
 
   /** Shows which nights were played. */
