@@ -43,6 +43,34 @@ class FieldsTest {
     assertThat(Fields.PLAYS.editable()).isFalse();
   }
 
+  @Test
+  void aFieldOfTheFileThatCameLaterSaysSoOrItStaysEmptyInKnownFiles() {
+    assertThat(Fields.inFile().stream().filter(f -> f.since() == 1).map(Field::key))
+        .containsExactlyInAnyOrder(
+            "artist title album albumArtist composer label year track trackTotal disc discTotal bpm"
+                .concat(" key rating genre artwork comment grouping lyrics")
+                .split(" "));
+    assertThat(Fields.version()).isEqualTo(2);
+  }
+
+  @Test
+  void aFlagIsYesOrNothing() {
+    assertThat(Fields.COMPILATION.type().fromTyped("yes")).isEqualTo("1");
+    assertThat(Fields.COMPILATION.type().fromTyped("No")).isEmpty();
+    assertThat(Fields.COMPILATION.type().show("1")).isEqualTo("yes");
+    assertThat(Fields.COMPILATION.type().complaint("perhaps")).isPresent();
+    assertThat(Fields.COMPILATION.type().complaint("no")).isEmpty();
+    assertThat(Fields.COMPILATION.isHole("0")).isTrue();
+    assertThat(Fields.RESTING.type().fromTyped("yes")).isEqualTo("yes");
+  }
+
+  @Test
+  void totalsBelongToTheirNumbers() {
+    assertThat(Fields.totalOf(Fields.TRACK)).contains(Fields.TRACK_TOTAL);
+    assertThat(Fields.totalOf(Fields.DISC)).contains(Fields.DISC_TOTAL);
+    assertThat(Fields.totalOf(Fields.YEAR)).isEmpty();
+  }
+
   @ParameterizedTest
   @ValueSource(strings = {"1987", "1987-05-03", " 1987 ", "1900", "2100"})
   void yearsAreRead(String raw) {
