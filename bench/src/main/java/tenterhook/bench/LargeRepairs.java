@@ -15,7 +15,7 @@ import tenterhook.core.job.Progress;
 import tenterhook.core.repair.ExternalEvidence;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairRules;
-import tenterhook.core.repair.Repairs;
+import tenterhook.core.repair.engine.Repairs;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
 import tenterhook.standins.demo.DemoCollection;

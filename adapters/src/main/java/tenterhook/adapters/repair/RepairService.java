@@ -27,7 +27,7 @@ import tenterhook.core.repair.ArtworkCandidate;
 import tenterhook.core.repair.ExternalEvidence;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairRules;
-import tenterhook.core.repair.Repairs;
+import tenterhook.core.repair.engine.Repairs;
 
 /**
  * The proposals of an open collection, kept in step. {@link #look} first; from then on {@link

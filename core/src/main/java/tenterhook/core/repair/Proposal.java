@@ -39,7 +39,7 @@ public record Proposal(
   }
 
   /** Whether it says all that another proposal says. */
-  boolean covers(Proposal other) {
+  public boolean covers(Proposal other) {
     return other.id == id && edits.containsAll(other.edits);
   }
 }

@@ -10,6 +10,7 @@ import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.field.Fields;
 import tenterhook.core.measure.MeasuredFields;
+import tenterhook.core.repair.numbers.SoundFills;
 import tenterhook.core.track.Snapshot;
 
 class BySoundTest {

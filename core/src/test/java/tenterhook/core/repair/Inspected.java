@@ -9,6 +9,7 @@ import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Derived;
 import tenterhook.core.field.Field;
 import tenterhook.core.job.Progress;
+import tenterhook.core.repair.engine.Repairs;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
 

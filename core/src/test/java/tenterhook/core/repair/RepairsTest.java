@@ -18,6 +18,7 @@ import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.genre.Genres;
 import tenterhook.core.job.Progress;
+import tenterhook.core.repair.engine.Repairs;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
 

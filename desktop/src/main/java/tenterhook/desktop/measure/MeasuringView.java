@@ -18,7 +18,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.field.Fields;
 import tenterhook.core.measure.MeasuredFields;
-import tenterhook.core.repair.SoundFills;
+import tenterhook.core.repair.numbers.SoundFills;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.theme.Look;

@@ -13,7 +13,7 @@ import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.measure.MeasuredFields;
-import tenterhook.core.repair.SoundFills;
+import tenterhook.core.repair.numbers.SoundFills;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.theme.Words;
 

@@ -1,0 +1,240 @@
+package tenterhook.core.repair.engine;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.function.Consumer;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.repair.inspect.NameKeys;
+import tenterhook.core.repair.inspect.Question;
+import tenterhook.core.repair.numbers.Reissues;
+import tenterhook.core.repair.spellings.GenreSpellings;
+import tenterhook.core.repair.spellings.NameCluster;
+import tenterhook.core.repair.spellings.NameCluster.Tally;
+import tenterhook.core.text.NameKey;
+import tenterhook.core.track.Snapshot;
+
+/**
+ * Counts over the whole collection that inspectors ask for, kept in step track by track: spellings
+ * of names, tempos of a genre, the earliest year of a song.
+ *
+ * <p>Names that are near one another are found by their deletions, as in symmetric-delete spelling
+ * correction (W. Garbe, 2012): two keys within d edits share a form from which at most d letters of
+ * the first eight are left out.
+ */
+final class NameIndex {
+  private static final int PREFIX = 8;
+
+  private final Map<Field<?>, Names> names = new LinkedHashMap<>();
+  private final Map<String, TreeMap<Integer, Integer>> tempos = new HashMap<>();
+  private final Map<String, TreeMap<Integer, Integer>> years = new HashMap<>();
+
+  /** The spellings of one field. */
+  private static final class Names {
+    final Map<String, Map<String, Tally>> byKey = new HashMap<>();
+    final Map<String, Set<String>> byDeletion = new HashMap<>();
+    final Map<String, String> keyOf = new HashMap<>();
+  }
+
+  /** Counts the spellings of some fields. */
+  NameIndex(List<Field<?>> spelled) {
+    spelled.forEach(f -> names.put(f, new Names()));
+  }
+
+  /** Counts a track in, or out again; says which questions may now have another answer. */
+  void count(Snapshot snapshot, int id, int step, Consumer<Question> touched) {
+    boolean guarded = !snapshot.raw(id, Fields.GUARDED).isEmpty();
+    for (Field<?> field : names.keySet()) {
+      for (String value : names(snapshot, id, field)) {
+        name(field, value, step, guarded);
+        if (field == Fields.ARTIST) {
+          touched.accept(new Question(Question.Kind.ARTIST, knownKey(field, value)));
+        }
+      }
+    }
+    snapshot
+        .value(id, Fields.BPM)
+        .ifPresent(
+            bpm -> {
+              for (String genre : names(snapshot, id, Fields.GENRE)) {
+                String key = knownKey(Fields.GENRE, genre);
+                tally(tempos, key, (int) Math.round(bpm), step);
+                touched.accept(new Question(Question.Kind.TEMPO, key));
+              }
+            });
+    snapshot
+        .value(id, Fields.YEAR)
+        .ifPresent(
+            year -> {
+              String song =
+                  NameKeys.song(snapshot.raw(id, Fields.ARTIST), snapshot.raw(id, Fields.TITLE));
+              if (!Reissues.isReissue(snapshot, id)) {
+                tally(years, song, year, step);
+                touched.accept(new Question(Question.Kind.ORIGINAL, song));
+              }
+            });
+  }
+
+  /** A track's names in a field; joined genres count as their parts. */
+  static List<String> names(Snapshot snapshot, int id, Field<?> field) {
+    List<String> values = NameKeys.values(snapshot, id, field);
+    return field == Fields.GENRE && values.stream().anyMatch(GenreSpellings::several)
+        ? values.stream().flatMap(v -> GenreSpellings.parts(v).stream()).toList()
+        : values;
+  }
+
+  private static void tally(
+      Map<String, TreeMap<Integer, Integer>> map, String key, int value, int step) {
+    TreeMap<Integer, Integer> counts = map.computeIfAbsent(key, k -> new TreeMap<>());
+    counts.merge(value, step, Integer::sum);
+    counts.values().remove(0);
+    if (counts.isEmpty()) {
+      map.remove(key);
+    }
+  }
+
+  private void name(Field<?> field, String value, int step, boolean guarded) {
+    String key = knownKey(field, value);
+    if (key.isEmpty()) {
+      return;
+    }
+    Names known = names.get(field);
+    Map<String, Tally> spellings = known.byKey.get(key);
+    if (spellings == null) {
+      spellings = new TreeMap<>();
+      known.byKey.put(key, spellings);
+      deletions(key)
+          .forEach(d -> known.byDeletion.computeIfAbsent(d, x -> new HashSet<>(2)).add(key));
+    }
+    Tally tally = spellings.computeIfAbsent(value, v -> new Tally());
+    tally.add(step, guarded);
+    if (tally.tracks() == 0) {
+      spellings.remove(value);
+    }
+    if (spellings.isEmpty()) {
+      known.byKey.remove(key);
+      for (String deletion : deletions(key)) {
+        Set<String> sharing = known.byDeletion.get(deletion);
+        sharing.remove(key);
+        if (sharing.isEmpty()) {
+          known.byDeletion.remove(deletion);
+        }
+      }
+    }
+  }
+
+  /** The same, remembered: the same spellings come again and again. */
+  String knownKey(Field<?> field, String value) {
+    return names.get(field).keyOf.computeIfAbsent(value, v -> NameKeys.key(field, v));
+  }
+
+  private static Set<String> deletions(String key) {
+    Set<String> found = new HashSet<>();
+    String prefix = key.substring(0, Math.min(PREFIX, key.length()));
+    found.add(prefix);
+    int most = NameKey.slips(key.length());
+    if (most > 0) {
+      shorten(prefix, found);
+      if (most > 1) {
+        Set.copyOf(found).forEach(f -> shorten(f, found));
+      }
+    }
+    return found;
+  }
+
+  private static void shorten(String text, Set<String> found) {
+    for (int i = 0; i < text.length(); i++) {
+      found.add(text.substring(0, i) + text.substring(i + 1));
+    }
+  }
+
+  /** A name of a field with the names that it may be a slip of; empty when it is not in use. */
+  Optional<NameCluster> cluster(Field<?> field, String key, Set<String> settled) {
+    Names known = names.get(field);
+    Map<String, Tally> spellings = known.byKey.get(key);
+    if (spellings == null) {
+      return Optional.empty();
+    }
+    Map<String, Map<String, Tally>> near = new TreeMap<>();
+    if (tracks(spellings) <= NameCluster.MOST_SLIPS) {
+      near(field, key).forEach(other -> near.put(other, known.byKey.get(other)));
+    }
+    return Optional.of(new NameCluster(spellings, near, settled));
+  }
+
+  private static int tracks(Map<String, Tally> spellings) {
+    return spellings.values().stream().mapToInt(Tally::tracks).sum();
+  }
+
+  /** The names near a key that are rare enough to be slips of it. */
+  Set<String> slipsNear(Field<?> field, String key) {
+    Set<String> found = near(field, key);
+    found.removeIf(k -> tracks(names.get(field).byKey.get(k)) > NameCluster.MOST_SLIPS);
+    return found;
+  }
+
+  /** The keys that are a slip of a letter from a key, whether that is in use itself or not. */
+  private Set<String> near(Field<?> field, String key) {
+    Names known = names.get(field);
+    Set<String> tried = new HashSet<>();
+    Set<String> found = new TreeSet<>();
+    for (String deletion : NameKey.slips(key.length()) == 0 ? Set.<String>of() : deletions(key)) {
+      for (String other : known.byDeletion.getOrDefault(deletion, Set.of())) {
+        if (!other.equals(key) && tried.add(other) && NameKey.near(key, other)) {
+          found.add(other);
+        }
+      }
+    }
+    return found;
+  }
+
+  /** All keys of a field. */
+  Set<String> keys(Field<?> field) {
+    return names.get(field).byKey.keySet();
+  }
+
+  /** The answer to a question now. */
+  int answer(Question question) {
+    return switch (question.kind()) {
+      case ARTIST ->
+          names.get(Fields.ARTIST).byKey.getOrDefault(question.key(), Map.of()).values().stream()
+              .mapToInt(Tally::tracks)
+              .sum();
+      case TEMPO -> typicalTempo(tempos.getOrDefault(question.key(), new TreeMap<>()));
+      case ORIGINAL -> {
+        TreeMap<Integer, Integer> known = years.get(question.key());
+        yield known == null ? 0 : known.firstKey();
+      }
+    };
+  }
+
+  /** The middle tempo of a genre that keeps to one, or 0: half of its tracks within a quarter. */
+  private static int typicalTempo(TreeMap<Integer, Integer> counts) {
+    int all = counts.values().stream().mapToInt(Integer::intValue).sum();
+    if (all < 8) {
+      return 0;
+    }
+    int low = quantile(counts, all * 0.25);
+    int middle = quantile(counts, all * 0.5);
+    int high = quantile(counts, all * 0.75);
+    return high - low <= middle / 5 ? middle : 0;
+  }
+
+  private static int quantile(TreeMap<Integer, Integer> counts, double rank) {
+    double seen = 0;
+    for (Map.Entry<Integer, Integer> one : counts.entrySet()) {
+      seen += one.getValue();
+      if (seen > rank) {
+        return one.getKey();
+      }
+    }
+    return counts.lastKey();
+  }
+}

@@ -1,0 +1,19 @@
+package tenterhook.core.repair.inspect;
+
+/**
+ * Something about the whole collection that an inspector asked while it judged one track or folder.
+ *
+ * @param kind what is asked
+ * @param key of what
+ */
+public record Question(Kind kind, String key) {
+  /** What can be asked; each is answered by a number, 0 for "not known". */
+  public enum Kind {
+    /** How many tracks an artist has. */
+    ARTIST,
+    /** The tempo that a genre keeps to, in whole bpm. */
+    TEMPO,
+    /** The earliest year of a song that is no reissue. */
+    ORIGINAL
+  }
+}

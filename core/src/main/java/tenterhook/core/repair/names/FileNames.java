@@ -1,0 +1,136 @@
+package tenterhook.core.repair.names;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.repair.Proposal;
+import tenterhook.core.repair.RepairKind;
+import tenterhook.core.repair.inspect.InspectionContext;
+import tenterhook.core.repair.inspect.Inspector;
+
+/**
+ * Fills artist, title and number from the file's name. The pattern is inferred: each is held
+ * against what is known of the files in the folder, and only one that explains it is used. The
+ * certainty is the rule of succession, (agreed + 1) / (agreed + contradicted + 2) (Laplace 1774).
+ */
+public final class FileNames implements Inspector.OfFolder {
+  private static final int LEAST_AGREED = 2;
+
+  /** What the files of a folder say about a pattern. */
+  private static final class Votes {
+    int agreed;
+    int contradicted;
+
+    int certainty() {
+      return Math.min(97, Math.round(100f * (agreed + 1) / (agreed + contradicted + 2)));
+    }
+
+    boolean holds() {
+      return agreed >= LEAST_AGREED && contradicted * 5 <= agreed;
+    }
+  }
+
+  @Override
+  public void inspect(Folder folder, InspectionContext context, Consumer<Proposal> out) {
+    if (!worthwhile(folder, context)) {
+      return;
+    }
+    Map<Integer, String> names = new LinkedHashMap<>();
+    folder.ids().forEach((int id) -> names.put(id, baseName(context, id)));
+    Map<NamePattern, Votes> votes = new LinkedHashMap<>();
+    for (NamePattern pattern : NamePattern.IN_FILES) {
+      Votes mine = new Votes();
+      names.forEach((id, name) -> vote(id, name, pattern, mine, context));
+      if (mine.holds()) {
+        votes.put(pattern, mine);
+      }
+    }
+    folder.ids().forEach((int id) -> propose(id, votes, context, out));
+  }
+
+  private static void vote(
+      int id, String name, NamePattern pattern, Votes votes, InspectionContext context) {
+    Optional<Map<Field<?>, String>> read = pattern.read(name);
+    if (read.isPresent()) {
+      Agreement how = Agreement.of(id, read.get(), context);
+      votes.agreed += how == Agreement.AGREES ? 1 : 0;
+      votes.contradicted += how == Agreement.CONTRADICTS ? 1 : 0;
+    }
+  }
+
+  private static boolean worthwhile(Folder folder, InspectionContext context) {
+    return folder.ids().stream().anyMatch(id -> open(id, context));
+  }
+
+  private static boolean open(int id, InspectionContext context) {
+    return context.hole(id, Fields.TITLE)
+        || context.hole(id, Fields.ARTIST)
+        || context.hole(id, Fields.TRACK);
+  }
+
+  /** The file's name without its ending; underscores stand for blanks where there are none. */
+  static String baseName(InspectionContext context, int id) {
+    String name = context.snapshot().fileName(id);
+    int dot = name.lastIndexOf('.');
+    String base = dot > 0 ? name.substring(0, dot) : name;
+    return base.indexOf(' ') < 0 ? base.replace('_', ' ') : base;
+  }
+
+  private static void propose(
+      int id, Map<NamePattern, Votes> votes, InspectionContext context, Consumer<Proposal> out) {
+    if (!open(id, context)) {
+      return;
+    }
+    NamePattern best = null;
+    int bestScore = -1;
+    for (Map.Entry<NamePattern, Votes> one : votes.entrySet()) {
+      Optional<Map<Field<?>, String>> read = one.getKey().read(baseName(context, id));
+      if (read.isPresent()) {
+        Agreement how = Agreement.of(id, read.get(), context);
+        int score = one.getValue().agreed + (how == Agreement.AGREES ? 1000 : 0);
+        if (how != Agreement.CONTRADICTS && score > bestScore) {
+          best = one.getKey();
+          bestScore = score;
+        }
+      }
+    }
+    if (best != null) {
+      propose(id, best, votes.get(best), context, out);
+    }
+  }
+
+  private static void propose(
+      int id, NamePattern pattern, Votes votes, InspectionContext context, Consumer<Proposal> out) {
+    Map<Field<?>, String> values =
+        new LinkedHashMap<>(pattern.read(baseName(context, id)).orElseThrow());
+    values.keySet().removeIf(field -> !context.hole(id, field));
+    var edits = context.edits(id, values);
+    if (edits.isEmpty()) {
+      return;
+    }
+    int certainty = votes.certainty();
+    String reason =
+        "“"
+            + pattern.words()
+            + "” explains "
+            + votes.agreed
+            + " known names here, "
+            + (votes.contradicted == 0 ? "none speaks against it" : votes.contradicted + " do not");
+    if (values.containsKey(Fields.ARTIST)) {
+      int known = context.tracksBy(values.get(Fields.ARTIST));
+      certainty = known > 0 ? Math.min(98, certainty + 4) : Math.min(certainty, 80);
+      reason += known > 0 ? "; " + known + " tracks by this artist" : "; a new artist";
+    }
+    out.accept(
+        new Proposal(
+            RepairKind.FILE_NAME,
+            "“" + pattern.words() + "” in file names",
+            id,
+            edits,
+            certainty,
+            reason));
+  }
+}
