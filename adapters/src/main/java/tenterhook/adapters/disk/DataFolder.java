@@ -1,26 +1,24 @@
 package tenterhook.adapters.disk;
 
 import java.nio.file.Path;
-import java.util.Optional;
+import net.harawata.appdirs.AppDirsFactory;
 
 /**
- * Where the program keeps its own data, by the XDG Base Directory Specification: {@code
- * $XDG_DATA_HOME/tenterhook}, else {@code ~/.local/share/tenterhook}.
+ * Where the program keeps its own data, as each system has it: on Linux by the XDG Base Directory
+ * Specification ({@code $XDG_DATA_HOME/tenterhook}, else {@code ~/.local/share/tenterhook}), in the
+ * library folder on macOS, in the local application data on Windows.
  */
 public final class DataFolder {
+  private static final String NAME = "tenterhook";
+
   private DataFolder() {}
 
   /** The folder for this user; it may not be there yet. */
   public static Path ofUser() {
-    return of(Optional.ofNullable(System.getenv("XDG_DATA_HOME")), System.getProperty("user.home"));
-  }
-
-  /** The specification has a path that is not absolute passed over. */
-  static Path of(Optional<String> data, String home) {
-    return data.filter(d -> !d.isBlank())
-        .map(Path::of)
-        .filter(Path::isAbsolute)
-        .orElse(Path.of(home, ".local", "share"))
-        .resolve("tenterhook");
+    String named = System.getenv("XDG_DATA_HOME");
+    boolean passedOver = named != null && !Path.of(named.strip()).isAbsolute();
+    return passedOver
+        ? Path.of(System.getProperty("user.home"), ".local", "share", NAME) // as XDG wants it
+        : Path.of(AppDirsFactory.getInstance().getUserDataDir(NAME, null, NAME));
   }
 }

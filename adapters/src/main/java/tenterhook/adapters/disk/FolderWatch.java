@@ -1,40 +1,48 @@
 package tenterhook.adapters.disk;
 
+import io.methvin.watcher.DirectoryChangeEvent;
+import io.methvin.watcher.DirectoryChangeEvent.EventType;
+import io.methvin.watcher.DirectoryChangeListener;
+import io.methvin.watcher.DirectoryWatcher;
+import io.methvin.watcher.visitor.FileTreeVisitor;
 import java.io.IOException;
-import java.nio.file.ClosedWatchServiceException;
-import java.nio.file.FileSystems;
+import java.io.UncheckedIOException;
 import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.SimpleFileVisitor;
-import java.nio.file.StandardWatchEventKinds;
-import java.nio.file.WatchEvent;
-import java.nio.file.WatchKey;
-import java.nio.file.WatchService;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
+import org.slf4j.helpers.NOPLogger;
 
 /**
- * Watches folders and all below them, and tells which of them something happened in, once it has
- * been quiet for a moment: a copy that is still going on is not told half done.
+ * Watches folders, and tells which of them something happened in, once it has been quiet for a
+ * moment: a copy that is still going on is not told half done. What the program wrote itself is not
+ * told.
  */
 public final class FolderWatch implements AutoCloseable {
-  private final WatchService service;
   private final Duration quiet;
   private final Consumer<Set<Path>> onChange;
   private final Consumer<Throwable> onTrouble;
-  private final Map<WatchKey, Path> folders = new ConcurrentHashMap<>();
-  private final Thread thread;
+  private final DirectoryWatcher watcher;
+  private final Set<Path> touched = new TreeSet<>();
+  private final ScheduledExecutorService teller =
+      Executors.newSingleThreadScheduledExecutor(
+          Thread.ofPlatform().daemon().name("watch").factory());
+  private Future<?> telling = teller.submit(() -> {});
 
   /**
-   * Begins to watch.
+   * Begins to watch folders and all below them.
    *
    * @param roots folders to watch; one that cannot be read is passed by
    * @param quiet how long nothing must happen before it is told
@@ -48,19 +56,31 @@ public final class FolderWatch implements AutoCloseable {
       Consumer<Set<Path>> onChange,
       Consumer<Throwable> onTrouble)
       throws IOException {
-    this.service = FileSystems.getDefault().newWatchService();
+    this(roots, FolderWatch::allBelow, quiet, onChange, onTrouble);
+  }
+
+  private FolderWatch(
+      Iterable<Path> roots,
+      FileTreeVisitor visitor,
+      Duration quiet,
+      Consumer<Set<Path>> onChange,
+      Consumer<Throwable> onTrouble)
+      throws IOException {
     this.quiet = quiet;
     this.onChange = onChange;
     this.onTrouble = onTrouble;
-    try {
-      for (Path root : roots) {
-        register(root);
-      }
-    } catch (IOException | RuntimeException trouble) {
-      service.close();
-      throw trouble;
-    }
-    this.thread = Thread.ofPlatform().daemon().name("watch").start(this::run);
+    List<Path> folders = new ArrayList<>();
+    roots.forEach(root -> folders.add(root.toAbsolutePath()));
+    folders.removeIf(folder -> !Files.isDirectory(folder));
+    this.watcher =
+        DirectoryWatcher.builder()
+            .paths(folders)
+            .listener(new Listener())
+            .fileHashing(false)
+            .fileTreeVisitor(visitor)
+            .logger(NOPLogger.NOP_LOGGER)
+            .build();
+    begin();
   }
 
   /**
@@ -75,39 +95,46 @@ public final class FolderWatch implements AutoCloseable {
       Consumer<Set<Path>> onChange,
       Consumer<Throwable> onTrouble)
       throws IOException {
-    FolderWatch watch = new FolderWatch(List.of(), quiet, onChange, onTrouble);
-    for (Path folder : folders) {
-      if (Files.isDirectory(folder)) {
-        watch.watch(folder);
+    return new FolderWatch(
+        folders, (folder, onFolder, onFile) -> onFolder.call(folder), quiet, onChange, onTrouble);
+  }
+
+  private void begin() throws IOException {
+    var ended =
+        watcher.watchAsync(work -> Thread.ofPlatform().daemon().name("watcher").start(work));
+    if (ended.isCompletedExceptionally()) {
+      close();
+      try {
+        ended.join();
+      } catch (CompletionException refused) {
+        throw refused.getCause() instanceof UncheckedIOException trouble
+            ? trouble.getCause()
+            : new IOException("folders cannot be watched", refused.getCause());
       }
     }
-    return watch;
   }
 
-  private void watch(Path dir) throws IOException {
-    WatchKey key =
-        dir.register(
-            service,
-            StandardWatchEventKinds.ENTRY_CREATE,
-            StandardWatchEventKinds.ENTRY_DELETE,
-            StandardWatchEventKinds.ENTRY_MODIFY);
-    folders.put(key, dir);
-  }
-
-  private void register(Path folder) throws IOException {
-    if (!Files.isDirectory(folder)) {
-      return;
-    }
+  /** All folders below one, but for the program's own work rooms and what cannot be read. */
+  private static void allBelow(
+      Path start, FileTreeVisitor.Callback onFolder, FileTreeVisitor.Callback onFile)
+      throws IOException {
     Files.walkFileTree(
-        folder,
+        start,
         new SimpleFileVisitor<>() {
           @Override
-          public FileVisitResult preVisitDirectory(Path dir, BasicFileAttributes attributes)
+          public FileVisitResult preVisitDirectory(Path folder, BasicFileAttributes attributes)
               throws IOException {
-            if (ours(dir)) {
+            if (SafeFiles.isRoom(folder)) {
               return FileVisitResult.SKIP_SUBTREE;
             }
-            watch(dir);
+            onFolder.call(folder);
+            return FileVisitResult.CONTINUE;
+          }
+
+          @Override
+          public FileVisitResult visitFile(Path file, BasicFileAttributes attributes)
+              throws IOException {
+            onFile.call(file);
             return FileVisitResult.CONTINUE;
           }
 
@@ -118,73 +145,52 @@ public final class FolderWatch implements AutoCloseable {
         });
   }
 
-  private static boolean ours(Path path) {
-    return SafeFiles.isRoom(path);
-  }
-
-  private void run() {
-    Set<Path> touched = new TreeSet<>();
-    try {
-      while (true) {
-        WatchKey key =
-            touched.isEmpty()
-                ? service.take()
-                : service.poll(quiet.toMillis(), TimeUnit.MILLISECONDS);
-        if (key == null) {
-          Set<Path> told = Set.copyOf(touched);
-          touched.clear();
-          tell(told);
-        } else {
-          take(key, touched);
+  private final class Listener implements DirectoryChangeListener {
+    @Override
+    public void onEvent(DirectoryChangeEvent event) {
+      if (event.eventType() == EventType.OVERFLOW) {
+        touch(event.rootPath()); // more happened than could be told: all of it is looked at
+      } else if (!SafeFiles.isRoom(event.path()) && !OwnWrites.asLeft(event.path())) {
+        touch(event.path().getParent());
+        if (event.isDirectory()) {
+          touch(event.path());
         }
       }
-    } catch (InterruptedException | ClosedWatchServiceException ended) {
-      Thread.currentThread().interrupt();
+    }
+
+    /** A new folder that cannot be watched, or read: the rest is watched all the same. */
+    @Override
+    public void onException(Exception trouble) {
+      onTrouble.accept(trouble);
     }
   }
 
-  /** Who is told may fail; the watch goes on, and what it holds is told anew at the next event. */
-  private void tell(Set<Path> folders) {
+  private synchronized void touch(Path folder) {
+    touched.add(folder);
+    telling.cancel(false);
+    if (!teller.isShutdown()) {
+      telling = teller.schedule(this::tell, quiet.toMillis(), TimeUnit.MILLISECONDS);
+    }
+  }
+
+  /** Who is told may fail; the watch goes on, and tells of what happens next. */
+  private void tell() {
     try {
-      onChange.accept(folders);
+      onChange.accept(taken());
     } catch (RuntimeException | Error broken) {
       onTrouble.accept(broken);
     }
   }
 
-  private void take(WatchKey key, Set<Path> touched) {
-    Path folder = folders.get(key);
-    for (WatchEvent<?> event : key.pollEvents()) {
-      if (folder != null && event.kind() == StandardWatchEventKinds.OVERFLOW) {
-        touched.add(folder); // more happened than could be told: all of it is looked at
-      } else if (folder != null
-          && event.context() instanceof Path name
-          && !ours(name)
-          && !OwnWrites.asLeft(folder.resolve(name))) {
-        touched.add(folder);
-        follow(folder.resolve(name), touched);
-      }
-    }
-    if (!key.reset()) {
-      folders.remove(key);
-    }
-  }
-
-  /** A folder that is new is watched too; it may hold files already. */
-  private void follow(Path child, Set<Path> touched) {
-    if (Files.isDirectory(child) && !folders.containsValue(child)) {
-      try {
-        register(child);
-        touched.add(child);
-      } catch (IOException full) {
-        touched.add(child); // not watched from now on, but told this once
-      }
-    }
+  private synchronized Set<Path> taken() {
+    Set<Path> all = Set.copyOf(touched);
+    touched.clear();
+    return all;
   }
 
   @Override
   public void close() throws IOException {
-    service.close();
-    thread.interrupt();
+    teller.shutdownNow();
+    watcher.close();
   }
 }

@@ -80,7 +80,8 @@ class EditModelTest {
   void everyFieldOfTheFileHasItsPlace() {
     assertThat(EditModel.fields())
         .contains(Fields.ARTIST, Fields.TITLE, Fields.COMMENT, Fields.RATING)
-        .doesNotContain(Fields.LYRICS);
+        .contains(Fields.LYRICS, Fields.MOOD)
+        .doesNotContain(Fields.ARTWORK, Fields.TRACK_TOTAL, Fields.SIZE);
   }
 
   @Test
