@@ -13,18 +13,17 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
 import tenterhook.standins.demo.DemoMusic;
 
 /** What tests of the command line share: a demo of 40 tracks, scanned, and short ways to call. */
-@TestInstance(TestInstance.Lifecycle.PER_CLASS)
 abstract class CommandTest {
   static final ObjectMapper JSON = new ObjectMapper();
 
-  @TempDir static Path shared;
+  /** Made once for all classes of tests; each test takes a copy. */
+  static Path seed;
+
   @TempDir Path folder;
-  Path seed;
   Path music;
 
   /** What a call gave back. */
@@ -43,8 +42,11 @@ abstract class CommandTest {
   }
 
   @BeforeAll
-  void makeMusicOnce() {
-    seed = shared.resolve("demo");
+  static synchronized void makeMusicOnce() throws Exception {
+    if (seed != null) {
+      return;
+    }
+    seed = Files.createTempDirectory(Files.createDirectories(Path.of("target")), "demo");
     Call made = plain("demo", "--make", seed.toString(), "--tracks", "40");
     assertThat(made.status()).as(made.err()).isZero();
     assertThat(seed.resolve(DemoMusic.TRUTH)).exists();

@@ -31,9 +31,12 @@ import tenterhook.standins.synth.Encoder.Form;
 import tenterhook.standins.synth.Piece;
 import tenterhook.standins.synth.PieceSynth;
 
-/** Measuring whole files of made-up pieces that nothing was tuned on. */
+/**
+ * Measuring whole files of made-up pieces that nothing was tuned on; the tables in {@code bench} do
+ * it with many more.
+ */
 class MeasuringPiecesTest {
-  private static final int PIECES = 8;
+  private static final int PIECES = 6;
   private static final Pattern LUFS = Pattern.compile("\\s+I:\\s+(-?[\\d.]+) LUFS");
 
   @TempDir static Path folder;
@@ -150,34 +153,30 @@ class MeasuringPiecesTest {
       prints.put(i, MEASURED.get(i).print());
     }
     PrintIndex index = PrintIndex.of(prints);
-    for (int i = 0; i < 2; i++) {
-      Path file = folder.resolve("worn " + i + form + kbps + "." + form.ending());
-      Encoder.writeFull(PieceSynth.render(ALL.get(i)), file, form, kbps);
-      assertThat(index.find(measured(file).print()))
-          .extracting(PrintIndex.Match::id)
-          .containsExactly(i);
-    }
+    Path file = folder.resolve("worn " + form + kbps + "." + form.ending());
+    Encoder.writeFull(PieceSynth.render(ALL.get(0)), file, form, kbps);
+    assertThat(index.find(measured(file).print()))
+        .extracting(PrintIndex.Match::id)
+        .containsExactly(0);
   }
 
   @Test
   void upscaledSoundIsToldAndHonestSoundIsNotAccused() throws Exception {
-    for (int i = 0; i < 2; i++) {
-      short[] samples = PieceSynth.render(ALL.get(i));
-      Path grand = folder.resolve("grand " + i + ".mp3");
-      Encoder.writeFull(Encoder.worn(samples, 128), grand, Form.MP3, 320);
-      assertThat(measured(grand).quality().verdict(false, 320)).isEqualTo(Verdict.UPSCALED);
-      assertThat(measured(grand).quality().soundsLikeKbps()).isEqualTo(128);
-      Path lossless = folder.resolve("grand " + i + ".flac");
-      Encoder.writeFull(Encoder.worn(samples, 64), lossless, Form.FLAC, 0);
-      assertThat(measured(lossless).quality().verdict(true, 0)).isEqualTo(Verdict.UPSCALED);
-      Path honest = folder.resolve("honest " + i + ".mp3");
-      Encoder.writeFull(samples, honest, Form.MP3, 320);
-      assertThat(measured(honest).quality().verdict(false, 320)).isEqualTo(Verdict.HONEST);
-    }
+    short[] samples = PieceSynth.render(ALL.get(0));
+    Path grand = folder.resolve("grand.mp3");
+    Encoder.writeFull(Encoder.worn(samples, 128), grand, Form.MP3, 320);
+    assertThat(measured(grand).quality().verdict(false, 320)).isEqualTo(Verdict.UPSCALED);
+    assertThat(measured(grand).quality().soundsLikeKbps()).isEqualTo(128);
+    Path lossless = folder.resolve("grand.flac");
+    Encoder.writeFull(Encoder.worn(samples, 64), lossless, Form.FLAC, 0);
+    assertThat(measured(lossless).quality().verdict(true, 0)).isEqualTo(Verdict.UPSCALED);
+    Path honest = folder.resolve("honest.mp3");
+    Encoder.writeFull(samples, honest, Form.MP3, 320);
+    assertThat(measured(honest).quality().verdict(false, 320)).isEqualTo(Verdict.HONEST);
     for (int i = 0; i < PIECES; i++) {
-      boolean lossless = !FILES.get(i).toString().matches(".*(mp3|m4a|ogg)");
+      boolean keepsAll = !FILES.get(i).toString().matches(".*(mp3|m4a|ogg)");
       double kbps = Files.size(FILES.get(i)) / 125.0 / ALL.get(i).seconds();
-      assertThat(MEASURED.get(i).quality().verdict(lossless, kbps)).isNotEqualTo(Verdict.UPSCALED);
+      assertThat(MEASURED.get(i).quality().verdict(keepsAll, kbps)).isNotEqualTo(Verdict.UPSCALED);
     }
   }
 }
