@@ -12,7 +12,6 @@ import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
-import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.track.Cell;
@@ -44,7 +43,7 @@ final class CatchUp {
     RoaringBitmap behind = new RoaringBitmap();
     for (Edit edit : change.edits()) {
       if (edit instanceof Edit.SetField set
-          && set.field().origin() == FieldOrigin.FILE
+          && set.inFile()
           && ScanCells.behind(snapshot, set.id())) {
         behind.add(set.id());
       }

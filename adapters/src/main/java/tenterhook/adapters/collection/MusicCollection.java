@@ -257,7 +257,7 @@ public final class MusicCollection implements AutoCloseable {
       confirmOpen();
     }
     Change change = command.on(state);
-    boolean others = change.edits().stream().anyMatch(e -> !(e instanceof Edit.OfTrack));
+    boolean others = change.hasDocuments();
     if (others && takePlainFiles()) {
       change = command.on(state);
     }

@@ -119,7 +119,7 @@ public final class ChangeExecutor {
       leaveAll(state, byTrack, run);
       othersHold = false;
     }
-    if (byTrack.isEmpty() && !(othersHold && hasOthers(change))) {
+    if (byTrack.isEmpty() && !(othersHold && change.hasDocuments())) {
       return new Done(outcome(0, change, 0, run), change, List.of(), false);
     }
     long number = opened(entered(change, byTrack, othersHold), at, undo);
@@ -132,7 +132,7 @@ public final class ChangeExecutor {
     confirm(state, number, byTrack, run);
     othersHold &= !run.out.contains(change.leader()) && !run.open.contains(change.leader());
     int tracks = (int) byTrack.keySet().stream().filter(id -> !run.out.contains(id)).count();
-    boolean others = othersHold && hasOthers(change);
+    boolean others = othersHold && change.hasDocuments();
     long kept = tracks > 0 || others ? number : 0;
     try {
       settle(number, change, run, others, true);
@@ -232,19 +232,15 @@ public final class ChangeExecutor {
     run.refuse(state, id, "was left alone, since the rest could not be done");
   }
 
-  private static boolean hasOthers(Change change) {
-    return change.edits().stream().anyMatch(e -> !(e instanceof Edit.OfTrack));
-  }
-
   /** Together with the ledger, so that a crate never points to what the ledger says it does not. */
   private void keepOthers(Change change, boolean others) {
     for (Edit edit : others ? change.edits() : List.<Edit>of()) {
-      if (edit instanceof Edit.SetCodebook book) {
-        store.putDocument("codebook", CodebookJson.write(book.after()));
-      } else if (edit instanceof Edit.SetCrates crates) {
-        store.putDocument("crates", CrateJson.byId(crates.after()));
-      } else if (edit instanceof Edit.SetRoot root) {
-        store.putRoot(root.name(), Path.of(root.after()));
+      switch (edit) {
+        case Edit.SetCodebook book ->
+            store.putDocument("codebook", CodebookJson.write(book.after()));
+        case Edit.SetCrates crates -> store.putDocument("crates", CrateJson.byId(crates.after()));
+        case Edit.SetRoot root -> store.putRoot(root.name(), Path.of(root.after()));
+        case Edit.OfTrack one -> {}
       }
     }
   }
@@ -381,7 +377,7 @@ public final class ChangeExecutor {
       }
     }
     boolean decided = reached || run.open.isEmpty();
-    boolean others = reached && hasOthers(change) && rebasing.refused.isEmpty();
+    boolean others = reached && change.hasDocuments() && rebasing.refused.isEmpty();
     settle(number, change, run, others, decided);
     int tracks = byTrack.size() - run.out.getCardinality() - run.open.getCardinality();
     return new Done(outcome(number, change, tracks, run), change, run.cells, others);

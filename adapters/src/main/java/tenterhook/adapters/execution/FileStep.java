@@ -27,7 +27,6 @@ import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
 import tenterhook.core.field.Field;
-import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.field.Fields;
 import tenterhook.core.measure.MeasuredFields;
 import tenterhook.core.track.Cell;
@@ -125,7 +124,7 @@ final class FileStep {
     Optional<Alteration> altered = Optional.empty();
     for (Edit.OfTrack edit : edits) {
       switch (edit) {
-        case Edit.SetField set when set.field().origin() == FieldOrigin.FILE -> {
+        case Edit.SetField set when set.inFile() -> {
           old.putIfAbsent(set.field(), set.before());
           after.put(set.field(), set.after());
         }
@@ -154,10 +153,7 @@ final class FileStep {
   /** Either can fail on its own; together they could leave a file half way. */
   private static void refuseMoveAndRewrite(int id, List<Edit.OfTrack> edits) {
     boolean moves = edits.stream().anyMatch(e -> e instanceof Edit.MoveFile);
-    boolean writes =
-        edits.stream()
-            .anyMatch(
-                e -> e instanceof Edit.SetField set && set.field().origin() == FieldOrigin.FILE);
+    boolean writes = edits.stream().anyMatch(e -> e instanceof Edit.SetField set && set.inFile());
     if (moves && writes) {
       throw new IllegalArgumentException("one change moves and rewrites the file of track " + id);
     }

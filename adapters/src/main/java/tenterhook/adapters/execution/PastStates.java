@@ -23,7 +23,6 @@ import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
-import tenterhook.core.field.FieldOrigin;
 
 /**
  * Takes a change back from a file to the byte, also when newer changes wrote the same file: the
@@ -156,7 +155,7 @@ final class PastStates {
         number -> {
           Map<Integer, Map<Field<?>, String>> byTrack = new HashMap<>();
           for (Edit edit : ledger.change(number).map(Change::edits).orElse(List.of())) {
-            if (edit instanceof Edit.SetField set && set.field().origin() == FieldOrigin.FILE) {
+            if (edit instanceof Edit.SetField set && set.inFile()) {
               byTrack.computeIfAbsent(set.id(), i -> new HashMap<>()).put(set.field(), set.after());
             }
           }

@@ -17,7 +17,6 @@ import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
 import tenterhook.core.edit.TrackEdits;
-import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.track.Cell;
 
 /** Tells by a track's file whether a change had reached it, and clears what was left beside it. */
@@ -154,10 +153,10 @@ final class Recovery {
 
   /** Whether an edit is made in the collection alone. */
   static boolean needsNoFile(Edit.OfTrack edit) {
-    return edit instanceof Edit.SetField set && set.field().origin() != FieldOrigin.FILE;
+    return edit instanceof Edit.SetField set && !set.inFile();
   }
 
   private static boolean inFile(Edit.OfTrack edit) {
-    return edit instanceof Edit.SetField set && set.field().origin() == FieldOrigin.FILE;
+    return edit instanceof Edit.SetField set && set.inFile();
   }
 }

@@ -2,7 +2,6 @@ package tenterhook.adapters.store;
 
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -14,8 +13,6 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.LedgerEntry;
-import tenterhook.core.change.Place;
-import tenterhook.core.field.Fields;
 
 /**
  * The history of every change. A change is entered before the first file is touched and stays open
@@ -59,7 +56,7 @@ public final class Ledger {
             for (int seq = 0; seq < change.edits().size(); seq++) {
               insert.setLong(1, number);
               insert.setInt(2, seq);
-              bind(insert, change.edits().get(seq));
+              LedgerEdits.bind(insert, change.edits().get(seq));
               insert.addBatch();
             }
             insert.executeBatch();
@@ -70,59 +67,6 @@ public final class Ledger {
               number);
           return number;
         });
-  }
-
-  private static void bind(PreparedStatement insert, Edit edit) throws SQLException {
-    switch (edit) {
-      case Edit.SetField set ->
-          bind(insert, "set", set.id(), set.field().key(), set.before(), set.after());
-      case Edit.MoveFile move ->
-          bind(insert, "move", move.id(), "", text(move.from()), text(move.to()));
-      case Edit.Relocate point ->
-          bind(
-              insert,
-              "point",
-              point.id(),
-              KeptJson.write(point.kept()),
-              text(point.from()),
-              text(point.to()));
-      case Edit.SetCrates crates ->
-          bind(
-              insert,
-              "crates",
-              0,
-              "",
-              CrateJson.byId(crates.before()),
-              CrateJson.byId(crates.after()));
-      case Edit.SetRoot root -> bind(insert, "root", 0, root.name(), root.before(), root.after());
-      case Edit.SetCodebook book ->
-          bind(
-              insert,
-              "codebook",
-              0,
-              "",
-              CodebookJson.write(book.before()),
-              CodebookJson.write(book.after()));
-    }
-  }
-
-  private static void bind(
-      PreparedStatement insert, String kind, int track, String field, String before, String after)
-      throws SQLException {
-    insert.setString(3, kind);
-    insert.setInt(4, track);
-    insert.setString(5, field);
-    insert.setString(6, before);
-    insert.setString(7, after);
-  }
-
-  private static String text(Place place) {
-    return place.root() + "\n" + place.path();
-  }
-
-  private static Place place(String text) {
-    String[] parts = text.split("\n", 2);
-    return new Place(parts[0], parts[1]);
   }
 
   /**
@@ -400,28 +344,11 @@ public final class Ledger {
             try (ResultSet rows = query.executeQuery()) {
               while (rows.next()) {
                 title = rows.getString(1);
-                edits.add(edit(rows));
+                edits.add(LedgerEdits.read(rows));
               }
             }
           }
           return edits.isEmpty() ? Optional.empty() : Optional.of(new Change(title, true, edits));
         });
-  }
-
-  private static Edit edit(ResultSet rows) throws SQLException {
-    int track = rows.getInt(3);
-    String before = rows.getString(5);
-    String after = rows.getString(6);
-    return switch (rows.getString(2)) {
-      case "set" -> new Edit.SetField(track, Fields.of(rows.getString(4)), before, after);
-      case "move" -> new Edit.MoveFile(track, place(before), place(after));
-      case "point" ->
-          new Edit.Relocate(track, place(before), place(after), KeptJson.read(rows.getString(4)));
-      case "crates" -> new Edit.SetCrates(CrateJson.fromIds(before), CrateJson.fromIds(after));
-      case "root" -> new Edit.SetRoot(rows.getString(4), before, after);
-      case "codebook" -> new Edit.SetCodebook(CodebookJson.read(before), CodebookJson.read(after));
-      default ->
-          throw new IllegalStateException("the ledger holds an unknown edit " + rows.getString(2));
-    };
   }
 }

@@ -63,6 +63,11 @@ public record Change(String title, boolean byHand, List<Edit> edits, int leader)
     return ids;
   }
 
+  /** Whether some of it concerns no track: crates, codebook, roots. */
+  public boolean hasDocuments() {
+    return edits.stream().anyMatch(e -> !(e instanceof Edit.OfTrack));
+  }
+
   /** Whether there is nothing to do. */
   public boolean isEmpty() {
     return edits.isEmpty();

@@ -6,6 +6,7 @@ import tenterhook.core.code.CodebookMerge;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.CratesMerge;
 import tenterhook.core.field.Field;
+import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.merge.MergeConflict;
 
 /** One step of a {@link Change}. Each knows how to be taken back. */
@@ -28,6 +29,11 @@ public sealed interface Edit {
    * @param after the raw value afterwards
    */
   record SetField(int id, Field<?> field, String before, String after) implements OfTrack {
+    /** Whether it writes to the tags of the file, and not in the collection alone. */
+    public boolean inFile() {
+      return field.origin() == FieldOrigin.FILE;
+    }
+
     @Override
     public SetField inverse() {
       return new SetField(id, field, after, before);
