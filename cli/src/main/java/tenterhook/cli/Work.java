@@ -40,7 +40,7 @@ abstract class Work implements Callable<Integer> {
     try (MusicCollection collection =
         MusicCollection.open(main.collection, InstantSource.system())) {
       collection.startupProblems().forEach(t -> main.err.println(t.path() + ": " + t.reason()));
-      int behind = collection.behind().getCardinality();
+      int behind = collection.disks().behind().getCardinality();
       if (behind > 0) {
         main.err.println(
             behind

@@ -22,6 +22,7 @@ import tenterhook.adapters.execution.ScanCells;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.adapters.tagfile.Unreadable;
+import tenterhook.core.change.Change;
 import tenterhook.core.change.Place;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
@@ -36,6 +37,7 @@ public final class Disks {
 
   private final MusicCollection collection;
   private final InstantSource clock;
+  private final CatchUp catchUp;
 
   /** One scan at a time: only scans make tracks. Changes need not wait for it. */
   private final Object scanning = new Object();
@@ -43,6 +45,7 @@ public final class Disks {
   Disks(MusicCollection collection, InstantSource clock) {
     this.collection = collection;
     this.clock = clock;
+    this.catchUp = new CatchUp(collection);
   }
 
   /**
@@ -110,6 +113,27 @@ public final class Disks {
     return files.isEmpty()
         ? 0
         : bring(files, progress).stream().mapToInt(ScanReport::changed).sum();
+  }
+
+  /** The tracks whose tags were read before the program knew all of its fields. */
+  public RoaringBitmap behind() {
+    return catchUp.behind();
+  }
+
+  /**
+   * Reads the tags of tracks that are {@link #behind}.
+   *
+   * @param progress told of every file; a stop keeps what was read so far
+   * @return how many were read
+   */
+  public int catchUp(Progress progress) {
+    return catchUp.read(catchUp.behind(), progress);
+  }
+
+  /** Reads what a change would write to before it was all read; whether anything was. */
+  boolean catchUp(Change change) {
+    RoaringBitmap behind = catchUp.behind(change);
+    return !behind.isEmpty() && catchUp.read(behind, Progress.SILENT) > 0;
   }
 
   /** What waited for files that are there now goes on. */

@@ -60,7 +60,6 @@ public final class MusicCollection implements AutoCloseable {
   private final Measured measured;
   private final InstantSource clock;
   private final Disks disks;
-  private final CatchUp catchUp;
   private final Covers covers;
   private final List<Consumer<Delta>> listeners = new CopyOnWriteArrayList<>();
   private final List<Refusal> startupProblems = new CopyOnWriteArrayList<>();
@@ -80,7 +79,6 @@ public final class MusicCollection implements AutoCloseable {
     this.measured = new Measured(store);
     this.clock = clock;
     this.disks = new Disks(this, clock);
-    this.catchUp = new CatchUp(this);
     this.covers = new Covers(store, this::state);
     Map<String, Path> roots = new LinkedHashMap<>(store.roots());
     roots.put(Place.HOLDING_BAY, folder.resolve(MusicWalk.HOLDING_BAY));
@@ -261,8 +259,7 @@ public final class MusicCollection implements AutoCloseable {
     if (others && takePlainFiles()) {
       change = command.on(state);
     }
-    RoaringBitmap behind = catchUp.behind(change);
-    if (!behind.isEmpty() && catchUp.read(behind, Progress.SILENT) > 0) {
+    if (disks.catchUp(change)) {
       change = command.on(state);
     }
     ChangeExecutor.Done done = executor.execute(state, change, undo, clock.instant(), progress);
@@ -371,21 +368,6 @@ public final class MusicCollection implements AutoCloseable {
    */
   public ScanReport scan(Path place, Progress progress) throws IOException {
     return disks.scan(place, progress);
-  }
-
-  /** The tracks whose tags were read before the program knew all of its fields. */
-  public RoaringBitmap behind() {
-    return catchUp.behind();
-  }
-
-  /**
-   * Reads the tags of tracks that are {@link #behind}.
-   *
-   * @param progress told of every file; a stop keeps what was read so far
-   * @return how many were read
-   */
-  public int catchUp(Progress progress) {
-    return catchUp.read(catchUp.behind(), progress);
   }
 
   /** Counts changes: what is read off a file is compared with it when it is kept. */

@@ -1,8 +1,5 @@
 package tenterhook.adapters.store;
 
-import java.sql.PreparedStatement;
-import java.sql.ResultSet;
-import java.sql.Statement;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -35,38 +32,31 @@ public final class Ledger {
    * @return its number
    */
   public long open(Change change, Instant at, long undoes) {
-    return store.inTransaction(
-        db -> {
-          long number;
-          try (PreparedStatement insert =
-              db.prepareStatement(
-                  "INSERT INTO change (at, title, undoes, leader) VALUES (?, ?, ?, ?)"
-                      + " RETURNING number")) {
-            insert.setString(1, at.toString());
-            insert.setString(2, change.title());
-            insert.setLong(3, undoes);
-            insert.setInt(4, change.leader());
-            try (ResultSet rows = insert.executeQuery()) {
-              rows.next();
-              number = rows.getLong(1);
-            }
-          }
-          try (PreparedStatement insert =
-              db.prepareStatement("INSERT INTO edit VALUES (?, ?, ?, ?, ?, ?, ?)")) {
-            for (int seq = 0; seq < change.edits().size(); seq++) {
-              insert.setLong(1, number);
-              insert.setInt(2, seq);
-              LedgerEdits.bind(insert, change.edits().get(seq));
-              insert.addBatch();
-            }
-            insert.executeBatch();
-          }
-          store.update(
-              "INSERT INTO step (change, track, status) SELECT DISTINCT change, track, 'open'"
-                  + " FROM edit WHERE change = ?",
-              number);
-          return number;
-        });
+    return store.inTransaction(db -> entered(change, at, undoes));
+  }
+
+  private long entered(Change change, Instant at, long undoes) {
+    long number =
+        store
+            .first(
+                "INSERT INTO change (at, title, undoes, leader) VALUES (?, ?, ?, ?) RETURNING"
+                    + " number",
+                row -> row.getLong(1),
+                at.toString(),
+                change.title(),
+                undoes,
+                change.leader())
+            .orElseThrow();
+    List<Object[]> edits = new ArrayList<>();
+    for (Edit edit : change.edits()) {
+      edits.add(LedgerEdits.row(number, edits.size(), edit));
+    }
+    store.batch("INSERT INTO edit VALUES (?, ?, ?, ?, ?, ?, ?)", edits);
+    store.update(
+        "INSERT INTO step (change, track, status) SELECT DISTINCT change, track, 'open' FROM edit"
+            + " WHERE change = ?",
+        number);
+    return number;
   }
 
   /**
@@ -75,24 +65,15 @@ public final class Ledger {
    * @param root such as the holding bay
    */
   public Map<Integer, Long> lastMovesInto(String root) {
-    return store.inTransaction(
-        db -> {
-          Map<Integer, Long> moves = new HashMap<>();
-          try (PreparedStatement query =
-              db.prepareStatement(
-                  "SELECT track, MAX(change) FROM edit WHERE kind = 'move'"
-                      + " AND substr(after, 1, ?) = ? GROUP BY track")) {
-            String start = root + "\n";
-            query.setInt(1, start.length());
-            query.setString(2, start);
-            try (ResultSet rows = query.executeQuery()) {
-              while (rows.next()) {
-                moves.put(rows.getInt(1), rows.getLong(2));
-              }
-            }
-          }
-          return moves;
-        });
+    String start = root + "\n";
+    Map<Integer, Long> moves = new HashMap<>();
+    store.each(
+        "SELECT track, MAX(change) FROM edit WHERE kind = 'move' AND substr(after, 1, ?) = ? GROUP"
+            + " BY track",
+        row -> moves.put(row.getInt(1), row.getLong(2)),
+        start.length(),
+        start);
+    return moves;
   }
 
   /**
@@ -142,17 +123,9 @@ public final class Ledger {
   }
 
   private void forEach(RoaringBitmap tracks, String sql, long number) {
-    store.inTransaction(
-        db -> {
-          try (PreparedStatement statement = db.prepareStatement(sql)) {
-            for (int track : tracks) {
-              statement.setLong(1, number);
-              statement.setInt(2, track);
-              statement.addBatch();
-            }
-            return statement.executeBatch();
-          }
-        });
+    List<Object[]> rows = new ArrayList<>();
+    tracks.forEach((int track) -> rows.add(new Object[] {number, track}));
+    store.batch(sql, rows);
   }
 
   /**
@@ -188,16 +161,8 @@ public final class Ledger {
         change);
   }
 
-  private long number(String sql, long value) {
-    return store.inTransaction(
-        db -> {
-          try (PreparedStatement query = db.prepareStatement(sql)) {
-            query.setLong(1, value);
-            try (ResultSet rows = query.executeQuery()) {
-              return rows.next() ? rows.getLong(1) : 0L;
-            }
-          }
-        });
+  private long number(String sql, Object... values) {
+    return store.first(sql, row -> row.getLong(1), values).orElse(0L);
   }
 
   /** Ends undo of a change: it stays in the ledger, and can no longer be taken back. */
@@ -216,8 +181,7 @@ public final class Ledger {
         "SELECT (SELECT COALESCE(SUM(LENGTH(body)), 0) FROM patch)"
             + " + (SELECT COALESCE(SUM(LENGTH(bytes)), 0) FROM piece)"
             + " + (SELECT COALESCE(SUM(LENGTH(before) + LENGTH(after)), 0) FROM edit)"
-            + " + (SELECT COALESCE(SUM(LENGTH(bytes)), 0) FROM picture) WHERE ? = 0",
-        0);
+            + " + (SELECT COALESCE(SUM(LENGTH(bytes)), 0) FROM picture)");
   }
 
   /**
@@ -260,7 +224,7 @@ public final class Ledger {
 
   /** The tracks of which any change is not yet known to have reached their files. */
   public RoaringBitmap waiting() {
-    return tracks("SELECT track FROM step WHERE status = 'open' AND track > ?", 0);
+    return tracks("SELECT track FROM step WHERE status = 'open' AND track > 0");
   }
 
   /**
@@ -271,84 +235,46 @@ public final class Ledger {
         "SELECT track FROM step WHERE change = ? AND status = 'done' AND undone_by = 0", change);
   }
 
-  private RoaringBitmap tracks(String sql, long change) {
-    return store.inTransaction(
-        db -> {
-          RoaringBitmap tracks = new RoaringBitmap();
-          try (PreparedStatement query = db.prepareStatement(sql)) {
-            query.setLong(1, change);
-            try (ResultSet rows = query.executeQuery()) {
-              while (rows.next()) {
-                tracks.add(rows.getInt(1));
-              }
-            }
-          }
-          return tracks;
-        });
+  private RoaringBitmap tracks(String sql, Object... values) {
+    RoaringBitmap tracks = new RoaringBitmap();
+    store.each(sql, row -> tracks.add(row.getInt(1)), values);
+    return tracks;
   }
 
   /** The numbers of changes that are not yet confirmed on all tracks, the oldest first. */
   public List<Long> interrupted() {
-    return store.inTransaction(
-        db -> {
-          List<Long> numbers = new ArrayList<>();
-          try (Statement statement = db.createStatement();
-              ResultSet rows =
-                  statement.executeQuery(
-                      "SELECT number FROM change WHERE open = 1 ORDER BY number")) {
-            while (rows.next()) {
-              numbers.add(rows.getLong(1));
-            }
-          }
-          return numbers;
-        });
+    return store.list(
+        "SELECT number FROM change WHERE open = 1 ORDER BY number", row -> row.getLong(1));
   }
 
   /** All entries, the newest first. */
   public List<LedgerEntry> entries() {
-    return store.inTransaction(
-        db -> {
-          List<LedgerEntry> entries = new ArrayList<>();
-          try (Statement statement = db.createStatement();
-              ResultSet rows =
-                  statement.executeQuery(
-                      "SELECT number, at, title, tracks, undoes, undone_by, remaining FROM change"
-                          + " WHERE open = 0 OR tracks > 0 ORDER BY number DESC")) {
-            while (rows.next()) {
-              entries.add(
-                  new LedgerEntry(
-                      rows.getLong(1),
-                      Instant.parse(rows.getString(2)),
-                      rows.getString(3),
-                      rows.getInt(4),
-                      rows.getLong(5),
-                      rows.getLong(6),
-                      rows.getInt(7)));
-            }
-          }
-          return entries;
-        });
+    return store.list(
+        "SELECT number, at, title, tracks, undoes, undone_by, remaining FROM change WHERE open = 0"
+            + " OR tracks > 0 ORDER BY number DESC",
+        row ->
+            new LedgerEntry(
+                row.getLong(1),
+                Instant.parse(row.getString(2)),
+                row.getString(3),
+                row.getInt(4),
+                row.getLong(5),
+                row.getLong(6),
+                row.getInt(7)));
   }
 
   /** The edits of a change as they were made, without those that were refused. */
   public Optional<Change> change(long number) {
-    return store.inTransaction(
-        db -> {
-          List<Edit> edits = new ArrayList<>();
-          String title = "";
-          try (PreparedStatement query =
-              db.prepareStatement(
-                  "SELECT title, kind, track, field, before, after FROM edit JOIN change ON number"
-                      + " = change WHERE change = ? ORDER BY seq")) {
-            query.setLong(1, number);
-            try (ResultSet rows = query.executeQuery()) {
-              while (rows.next()) {
-                title = rows.getString(1);
-                edits.add(LedgerEdits.read(rows));
-              }
-            }
-          }
-          return edits.isEmpty() ? Optional.empty() : Optional.of(new Change(title, true, edits));
-        });
+    List<Edit> edits =
+        store.list(
+            "SELECT kind, track, field, before, after FROM edit WHERE change = ? ORDER BY seq",
+            LedgerEdits::read,
+            number);
+    return edits.isEmpty()
+        ? Optional.empty()
+        : store.first(
+            "SELECT title FROM change WHERE number = ?",
+            row -> new Change(row.getString(1), true, edits),
+            number);
   }
 }

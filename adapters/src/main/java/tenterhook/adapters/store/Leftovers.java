@@ -1,9 +1,6 @@
 package tenterhook.adapters.store;
 
 import java.nio.file.Path;
-import java.sql.PreparedStatement;
-import java.sql.ResultSet;
-import java.util.ArrayList;
 import java.util.List;
 
 /** What the program left on the disks and could not clear away yet, and folders that it made. */
@@ -37,23 +34,14 @@ public final class Leftovers {
 
   /** All that is noted. */
   public List<Leftover> all() {
-    return store.inTransaction(
-        db -> {
-          List<Leftover> all = new ArrayList<>();
-          try (PreparedStatement query =
-                  db.prepareStatement("SELECT path, token, source, track FROM leftover");
-              ResultSet rows = query.executeQuery()) {
-            while (rows.next()) {
-              all.add(
-                  new Leftover(
-                      Path.of(rows.getString(1)),
-                      rows.getString(2),
-                      Path.of(rows.getString(3)),
-                      rows.getInt(4)));
-            }
-          }
-          return all;
-        });
+    return store.list(
+        "SELECT path, token, source, track FROM leftover",
+        row ->
+            new Leftover(
+                Path.of(row.getString(1)),
+                row.getString(2),
+                Path.of(row.getString(3)),
+                row.getInt(4)));
   }
 
   /** Forgets what is cleared. */
@@ -69,20 +57,9 @@ public final class Leftovers {
 
   /** The folders that a change made, the deepest first. */
   public List<Path> madeBy(long change) {
-    return store.inTransaction(
-        db -> {
-          List<Path> folders = new ArrayList<>();
-          try (PreparedStatement query =
-              db.prepareStatement(
-                  "SELECT path FROM made_folder WHERE change = ? ORDER BY LENGTH(path) DESC")) {
-            query.setLong(1, change);
-            try (ResultSet rows = query.executeQuery()) {
-              while (rows.next()) {
-                folders.add(Path.of(rows.getString(1)));
-              }
-            }
-          }
-          return folders;
-        });
+    return store.list(
+        "SELECT path FROM made_folder WHERE change = ? ORDER BY LENGTH(path) DESC",
+        row -> Path.of(row.getString(1)),
+        change);
   }
 }

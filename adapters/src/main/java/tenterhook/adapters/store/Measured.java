@@ -1,8 +1,5 @@
 package tenterhook.adapters.store;
 
-import java.sql.PreparedStatement;
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.util.Optional;
 import tenterhook.core.measure.Measurement;
 import tenterhook.core.measure.Overview;
@@ -57,22 +54,11 @@ public final class Measured {
     return one(sound, "print", row -> SoundPrint.ofBytes(row.getBytes(1)));
   }
 
-  private interface Row<T> {
-    T read(ResultSet row) throws SQLException;
-  }
-
-  private <T> Optional<T> one(String sound, String columns, Row<T> row) {
-    return store.inTransaction(
-        db -> {
-          try (PreparedStatement query =
-              db.prepareStatement(
-                  "SELECT " + columns + " FROM measured WHERE sound = ? AND version = ?")) {
-            query.setString(1, sound);
-            query.setInt(2, Measurement.VERSION);
-            try (ResultSet rows = query.executeQuery()) {
-              return rows.next() ? Optional.of(row.read(rows)) : Optional.empty();
-            }
-          }
-        });
+  private <T> Optional<T> one(String sound, String columns, Store.Row<T> row) {
+    return store.first(
+        "SELECT " + columns + " FROM measured WHERE sound = ? AND version = ?",
+        row,
+        sound,
+        Measurement.VERSION);
   }
 }

@@ -6,7 +6,6 @@ import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -58,43 +57,22 @@ public final class ReversePatches implements ByteDelta.Pieces {
 
   /** All that is kept of a track's file, the newest change first. */
   public List<Link> of(int track) {
-    return store.inTransaction(
-        db -> {
-          List<Link> links = new ArrayList<>();
-          try (PreparedStatement query =
-              db.prepareStatement(
-                  "SELECT change, after, before FROM patch WHERE track = ? ORDER BY change DESC")) {
-            query.setInt(1, track);
-            try (ResultSet rows = query.executeQuery()) {
-              while (rows.next()) {
-                links.add(new Link(rows.getLong(1), rows.getString(2), rows.getString(3)));
-              }
-            }
-          }
-          return links;
-        });
+    return store.list(
+        "SELECT change, after, before FROM patch WHERE track = ? ORDER BY change DESC",
+        row -> new Link(row.getLong(1), row.getString(2), row.getString(3)),
+        track);
   }
 
   /** The patch of a link. */
   public Optional<ReversePatch> load(int track, Link link) {
-    return store.inTransaction(
-        db -> {
-          try (PreparedStatement query =
-              db.prepareStatement(
-                  "SELECT picture, body FROM patch WHERE track = ? AND after = ? AND change = ?")) {
-            query.setInt(1, track);
-            query.setString(2, link.after());
-            query.setLong(3, link.change());
-            try (ResultSet rows = query.executeQuery()) {
-              return rows.next()
-                  ? Optional.of(
-                      new ReversePatch(
-                          new Patch(link.after(), link.before(), rows.getBytes(2)),
-                          rows.getString(1)))
-                  : Optional.<ReversePatch>empty();
-            }
-          }
-        });
+    return store.first(
+        "SELECT picture, body FROM patch WHERE track = ? AND after = ? AND change = ?",
+        row ->
+            new ReversePatch(
+                new Patch(link.after(), link.before(), row.getBytes(2)), row.getString(1)),
+        track,
+        link.after(),
+        link.change());
   }
 
   @Override
@@ -109,28 +87,22 @@ public final class ReversePatches implements ByteDelta.Pieces {
 
   /** Drops pieces that no patch needs any more. */
   void dropUnused() {
-    store.inTransaction(
-        db -> {
+    store.together(
+        () -> {
           Set<String> needed = new HashSet<>();
-          try (Statement statement = db.createStatement();
-              ResultSet rows = statement.executeQuery("SELECT body FROM patch")) {
-            while (rows.next()) {
-              needed.addAll(ByteDelta.piecesOf(rows.getBytes(1)));
-            }
-          } catch (IOException damaged) {
-            throw new SQLException("a way back cannot be read", damaged);
-          }
-          List<String> kept = new ArrayList<>();
-          try (Statement statement = db.createStatement();
-              ResultSet rows = statement.executeQuery("SELECT sha256 FROM piece")) {
-            while (rows.next()) {
-              kept.add(rows.getString(1));
-            }
-          }
+          store.each("SELECT body FROM patch", row -> needed.addAll(pieces(row.getBytes(1))));
+          List<String> kept = store.list("SELECT sha256 FROM piece", row -> row.getString(1));
           kept.removeAll(needed);
           kept.forEach(sha -> store.update("DELETE FROM piece WHERE sha256 = ?", sha));
-          return kept.size();
         });
+  }
+
+  private static Set<String> pieces(byte[] body) throws SQLException {
+    try {
+      return Set.copyOf(ByteDelta.piecesOf(body));
+    } catch (IOException damaged) {
+      throw new SQLException("a way back cannot be read", damaged);
+    }
   }
 
   /** Brings what an older program kept into the form of today. */

@@ -9,7 +9,6 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.sql.Connection;
 import java.sql.DriverManager;
-import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
@@ -20,6 +19,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.apache.commons.dbutils.QueryRunner;
 import org.jspecify.annotations.Nullable;
 import tenterhook.core.field.Field;
 import tenterhook.core.track.Cell;
@@ -32,6 +32,18 @@ import tenterhook.core.track.Snapshot;
 public final class Store implements AutoCloseable {
   /** The database's file name in the collection's folder. */
   public static final String FILE = "collection.db";
+
+  private static final int MOST_CELLS = 200_000;
+
+  /** Says what the database says and no more: a message must not hold what was to be stored. */
+  private static final QueryRunner RUNNER =
+      new QueryRunner(true) {
+        @Override
+        protected void rethrow(SQLException trouble, String sql, Object... values)
+            throws SQLException {
+          throw trouble;
+        }
+      };
 
   private final Connection db;
   private final DatabaseFile file;
@@ -67,33 +79,7 @@ public final class Store implements AutoCloseable {
               folder.resolve("collection.lock"),
               StandardOpenOption.CREATE,
               StandardOpenOption.WRITE);
-      FileLock lock = tryLock(channel);
-      if (lock == null) {
-        channel.close();
-        throw new CollectionRefused(
-            "the collection in " + folder + " is open in another Tenterhook; close that one first");
-      }
-      DatabaseFile file = new DatabaseFile(folder);
-      List<String> problems = new ArrayList<>();
-      if (file.isMissing()) {
-        problems.add(
-            "the database was gone. Codebook and crates are taken from their files, and the holding"
-                + " bay is as it was; scan the music to bring the tracks back. "
-                + file.newestBackup()
-                    .map(b -> "Or close the program and put " + b + " in its place")
-                    .orElse("There is no copy of it"));
-      }
-      file.check();
-      file.backUp(LocalDate.now(ZoneId.systemDefault()), "");
-      Connection db = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve(FILE));
-      try {
-        prepare(db, folder);
-        file.opened();
-      } catch (SQLException | CollectionRefused | IOException | RuntimeException refused) {
-        db.close();
-        throw refused;
-      }
-      return new Store(db, file, problems, channel, lock);
+      return open(folder, channel, locked(folder, channel));
     } catch (IOException | SQLException trouble) {
       close(channel);
       throw new CollectionRefused(
@@ -108,6 +94,31 @@ public final class Store implements AutoCloseable {
     }
   }
 
+  private static Store open(Path folder, FileChannel channel, FileLock lock)
+      throws IOException, SQLException, CollectionRefused {
+    DatabaseFile file = new DatabaseFile(folder);
+    List<String> problems = file.isMissing() ? List.of(gone(file)) : List.of();
+    file.check();
+    file.backUp(LocalDate.now(ZoneId.systemDefault()), "");
+    Connection db = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve(FILE));
+    try {
+      prepare(db, folder);
+      file.opened();
+    } catch (SQLException | CollectionRefused | IOException | RuntimeException refused) {
+      db.close();
+      throw refused;
+    }
+    return new Store(db, file, problems, channel, lock);
+  }
+
+  private static String gone(DatabaseFile file) throws IOException {
+    return "the database was gone. Codebook and crates are taken from their files, and the holding"
+        + " bay is as it was; scan the music to bring the tracks back. "
+        + file.newestBackup()
+            .map(b -> "Or close the program and put " + b + " in its place")
+            .orElse("There is no copy of it");
+  }
+
   private static void close(@Nullable FileChannel channel) throws CollectionRefused {
     try {
       if (channel != null) {
@@ -118,12 +129,19 @@ public final class Store implements AutoCloseable {
     }
   }
 
-  private static @Nullable FileLock tryLock(FileChannel channel) throws IOException {
+  private static FileLock locked(Path folder, FileChannel channel)
+      throws IOException, CollectionRefused {
+    FileLock lock;
     try {
-      return channel.tryLock();
+      lock = channel.tryLock();
     } catch (OverlappingFileLockException sameProgram) {
-      return null;
+      lock = null;
     }
+    if (lock == null) {
+      throw new CollectionRefused(
+          "the collection in " + folder + " is open in another Tenterhook; close that one first");
+    }
+    return lock;
   }
 
   private static void prepare(Connection db, Path folder) throws SQLException, CollectionRefused {
@@ -146,11 +164,10 @@ public final class Store implements AutoCloseable {
   /** Before its form changes, a copy of it is kept. */
   private static void keepOlder(Connection db, Path folder) throws SQLException {
     Path copy = folder.resolve(DatabaseFile.BACKUPS).resolve("before " + Schema.form() + ".db");
-    try (PreparedStatement vacuum = db.prepareStatement("VACUUM INTO ?")) {
+    try {
       Files.createDirectories(copy.getParent());
       if (!Files.exists(copy)) {
-        vacuum.setString(1, copy.toString());
-        vacuum.execute();
+        RUNNER.update(db, "VACUUM INTO ?", copy.toString());
       }
     } catch (IOException trouble) {
       throw new SQLException("no copy could be made of the older database", trouble);
@@ -168,9 +185,8 @@ public final class Store implements AutoCloseable {
    * @param copy must not be there
    */
   public synchronized void copyTo(Path copy) {
-    try (PreparedStatement vacuum = db.prepareStatement("VACUUM INTO ?")) {
-      vacuum.setString(1, copy.toString());
-      vacuum.execute();
+    try {
+      RUNNER.update(db, "VACUUM INTO ?", copy.toString());
     } catch (SQLException trouble) {
       throw StoreBroken.by(trouble);
     }
@@ -233,30 +249,30 @@ public final class Store implements AutoCloseable {
 
   /** All tracks, with empty derived fields. */
   public Snapshot load() {
-    return inTransaction(
-        db -> {
-          List<Field<?>> fields = Schema.stored();
-          List<Cell> cells = new ArrayList<>();
-          Snapshot snapshot = Snapshot.empty();
-          try (Statement statement = db.createStatement();
-              ResultSet rows =
-                  statement.executeQuery("SELECT id, " + Schema.columns() + " FROM track")) {
-            while (rows.next()) {
-              int id = rows.getInt(1);
-              for (int i = 0; i < fields.size(); i++) {
-                String raw = rows.getString(i + 2);
-                if (!raw.isEmpty()) {
-                  cells.add(new Cell(id, fields.get(i), raw));
-                }
-              }
-              if (cells.size() > 200_000) {
-                snapshot = snapshot.with(cells);
-                cells.clear();
-              }
-            }
+    Snapshot[] snapshot = {Snapshot.empty()};
+    List<Cell> cells = new ArrayList<>();
+    List<Field<?>> fields = Schema.stored();
+    each(
+        "SELECT id, " + Schema.columns() + " FROM track",
+        row -> {
+          read(row, fields, cells);
+          if (cells.size() > MOST_CELLS) {
+            snapshot[0] = snapshot[0].with(cells);
+            cells.clear();
           }
-          return snapshot.with(cells);
         });
+    return snapshot[0].with(cells);
+  }
+
+  private static void read(ResultSet row, List<Field<?>> fields, List<Cell> cells)
+      throws SQLException {
+    int id = row.getInt(1);
+    for (int i = 0; i < fields.size(); i++) {
+      String raw = row.getString(i + 2);
+      if (!raw.isEmpty()) {
+        cells.add(new Cell(id, fields.get(i), raw));
+      }
+    }
   }
 
   /**
@@ -265,50 +281,31 @@ public final class Store implements AutoCloseable {
    * @param cells the values; derived fields are passed over
    */
   public void put(List<Cell> cells) {
-    Map<Field<?>, List<Cell>> byField = new LinkedHashMap<>();
+    Map<Field<?>, List<Object[]>> byField = new LinkedHashMap<>();
     for (Cell cell : cells) {
-      byField.computeIfAbsent(cell.field(), f -> new ArrayList<>()).add(cell);
+      byField
+          .computeIfAbsent(cell.field(), f -> new ArrayList<>())
+          .add(new Object[] {cell.raw(), cell.id()});
     }
     byField.keySet().retainAll(Schema.stored());
-    inTransaction(
-        db -> {
-          try (PreparedStatement make =
-              db.prepareStatement("INSERT OR IGNORE INTO track (id) VALUES (?)")) {
-            for (int id : cells.stream().map(Cell::id).distinct().toList()) {
-              make.setInt(1, id);
-              make.addBatch();
-            }
-            make.executeBatch();
-          }
-          for (Map.Entry<Field<?>, List<Cell>> one : byField.entrySet()) {
-            String sql = "UPDATE track SET " + Schema.column(one.getKey()) + " = ? WHERE id = ?";
-            try (PreparedStatement update = db.prepareStatement(sql)) {
-              for (Cell cell : one.getValue()) {
-                update.setString(1, cell.raw());
-                update.setInt(2, cell.id());
-                update.addBatch();
-              }
-              update.executeBatch();
-            }
-          }
-          return true;
+    together(
+        () -> {
+          batch(
+              "INSERT OR IGNORE INTO track (id) VALUES (?)",
+              cells.stream().map(Cell::id).distinct().map(id -> new Object[] {id}).toList());
+          byField.forEach(
+              (field, values) ->
+                  batch("UPDATE track SET " + Schema.column(field) + " = ? WHERE id = ?", values));
         });
   }
 
   /** The named roots and where they are now. */
   public Map<String, Path> roots() {
-    return inTransaction(
-        db -> {
-          Map<String, Path> roots = new LinkedHashMap<>();
-          try (Statement statement = db.createStatement();
-              ResultSet rows =
-                  statement.executeQuery("SELECT name, path FROM root ORDER BY name")) {
-            while (rows.next()) {
-              roots.put(rows.getString(1), Path.of(rows.getString(2)));
-            }
-          }
-          return roots;
-        });
+    Map<String, Path> roots = new LinkedHashMap<>();
+    each(
+        "SELECT name, path FROM root ORDER BY name",
+        row -> roots.put(row.getString(1), Path.of(row.getString(2))));
+    return roots;
   }
 
   /** Remembers where a root is. */
@@ -331,29 +328,12 @@ public final class Store implements AutoCloseable {
 
   /** The bytes that a query for one text finds. */
   Optional<byte[]> bytes(String sql, String text) {
-    return inTransaction(
-        db -> {
-          try (PreparedStatement query = db.prepareStatement(sql)) {
-            query.setString(1, text);
-            try (ResultSet rows = query.executeQuery()) {
-              return rows.next() ? Optional.of(rows.getBytes(1)) : Optional.<byte[]>empty();
-            }
-          }
-        });
+    return first(sql, row -> row.getBytes(1), text);
   }
 
   /** A kept text, such as the codebook in JSON. */
   public Optional<String> document(String name) {
-    return inTransaction(
-        db -> {
-          try (PreparedStatement query =
-              db.prepareStatement("SELECT text FROM document WHERE name = ?")) {
-            query.setString(1, name);
-            try (ResultSet rows = query.executeQuery()) {
-              return rows.next() ? Optional.of(rows.getString(1)) : Optional.<String>empty();
-            }
-          }
-        });
+    return first("SELECT text FROM document WHERE name = ?", row -> row.getString(1), name);
   }
 
   /** Keeps a text under a name. */
@@ -384,30 +364,64 @@ public final class Store implements AutoCloseable {
 
   /** How complete the collection was, first day first. */
   public List<Completeness> completenessHistory() {
+    return list(
+        "SELECT day, whole FROM course ORDER BY day",
+        row -> new Completeness(row.getString(1), row.getDouble(2)));
+  }
+
+  /** Reads a row of what a query finds. */
+  @FunctionalInterface
+  interface Row<T> {
+    T read(ResultSet row) throws SQLException;
+  }
+
+  /** Takes a row of what a query finds. */
+  @FunctionalInterface
+  interface Each {
+    void take(ResultSet row) throws SQLException;
+  }
+
+  /** Hands out all rows that a query finds, one by one as they are read. */
+  void each(String sql, Each each, Object... values) {
+    inTransaction(
+        db ->
+            RUNNER.query(
+                db,
+                sql,
+                rows -> {
+                  while (rows.next()) {
+                    each.take(rows);
+                  }
+                  return true;
+                },
+                values));
+  }
+
+  /** All rows that a query finds. */
+  <T> List<T> list(String sql, Row<T> row, Object... values) {
+    List<T> all = new ArrayList<>();
+    each(sql, rows -> all.add(row.read(rows)), values);
+    return all;
+  }
+
+  /** The first row that a query finds. */
+  <T> Optional<T> first(String sql, Row<T> row, Object... values) {
     return inTransaction(
-        db -> {
-          List<Completeness> points = new ArrayList<>();
-          try (Statement statement = db.createStatement();
-              ResultSet rows =
-                  statement.executeQuery("SELECT day, whole FROM course ORDER BY day")) {
-            while (rows.next()) {
-              points.add(new Completeness(rows.getString(1), rows.getDouble(2)));
-            }
-          }
-          return points;
-        });
+        db ->
+            RUNNER.query(
+                db,
+                sql,
+                rows -> rows.next() ? Optional.of(row.read(rows)) : Optional.<T>empty(),
+                values));
   }
 
   void update(String sql, Object... values) {
-    inTransaction(
-        db -> {
-          try (PreparedStatement update = db.prepareStatement(sql)) {
-            for (int i = 0; i < values.length; i++) {
-              update.setObject(i + 1, values[i]);
-            }
-            return update.executeUpdate();
-          }
-        });
+    inTransaction(db -> RUNNER.update(db, sql, values));
+  }
+
+  /** Does the same with each of several rows of values. */
+  void batch(String sql, List<Object[]> values) {
+    inTransaction(db -> RUNNER.batch(db, sql, values.toArray(Object[][]::new)));
   }
 
   @Override

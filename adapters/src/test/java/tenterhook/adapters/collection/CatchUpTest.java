@@ -50,13 +50,14 @@ class CatchUpTest extends CollectionTest {
   void newFieldsAreReadFromFilesThatAreKnown() throws Exception {
     scannedByAnOlderProgram();
     reopen();
-    assertThat(collection.behind()).isEqualTo(now().tracks());
-    assertThat(collection.catchUp(Progress.SILENT)).isEqualTo(now().tracks().getCardinality());
+    assertThat(collection.disks().behind()).isEqualTo(now().tracks());
+    assertThat(collection.disks().catchUp(Progress.SILENT))
+        .isEqualTo(now().tracks().getCardinality());
     assertThat(now().raw(calm, Fields.MOOD)).isEqualTo("calm");
-    assertThat(collection.behind().isEmpty()).isTrue();
+    assertThat(collection.disks().behind().isEmpty()).isTrue();
     reopen();
     assertThat(now().raw(calm, Fields.MOOD)).isEqualTo("calm");
-    assertThat(collection.behind().isEmpty()).isTrue();
+    assertThat(collection.disks().behind().isEmpty()).isTrue();
   }
 
   @Test
@@ -65,13 +66,13 @@ class CatchUpTest extends CollectionTest {
     ScanReport report = collection.scan(music, Progress.SILENT);
     assertThat(report.changed()).isZero();
     assertThat(now().raw(calm, Fields.MOOD)).isEqualTo("calm");
-    assertThat(collection.behind().isEmpty()).isTrue();
+    assertThat(collection.disks().behind().isEmpty()).isTrue();
   }
 
   @Test
   void whatIsStoppedGoesOnWhereItWas() throws Exception {
     scannedByAnOlderProgram();
-    int all = collection.behind().getCardinality();
+    int all = collection.disks().behind().getCardinality();
     Progress stopping =
         new Progress() {
           private long done;
@@ -86,9 +87,9 @@ class CatchUpTest extends CollectionTest {
             return done == 1;
           }
         };
-    assertThat(collection.catchUp(stopping)).isEqualTo(1);
-    assertThat(collection.behind().getCardinality()).isEqualTo(all - 1);
-    assertThat(collection.catchUp(Progress.SILENT)).isEqualTo(all - 1);
+    assertThat(collection.disks().catchUp(stopping)).isEqualTo(1);
+    assertThat(collection.disks().behind().getCardinality()).isEqualTo(all - 1);
+    assertThat(collection.disks().catchUp(Progress.SILENT)).isEqualTo(all - 1);
   }
 
   @Test
@@ -122,8 +123,8 @@ class CatchUpTest extends CollectionTest {
     byte[] bytes = Files.readAllBytes(file);
     Files.write(file, new byte[bytes.length]);
     Files.setLastModifiedTime(file, modified);
-    collection.catchUp(Progress.SILENT);
+    collection.disks().catchUp(Progress.SILENT);
     assertThat(now().raw(calm, Fields.TITLE)).isEqualTo("Calm");
-    assertThat(collection.behind().isEmpty()).isTrue();
+    assertThat(collection.disks().behind().isEmpty()).isTrue();
   }
 }

@@ -54,12 +54,12 @@ public final class Arriving implements AutoCloseable {
   void catchUp() {
     workspace.latestOnly(
         this,
-        () -> workspace.collection().behind().getCardinality(),
+        () -> workspace.collection().disks().behind().getCardinality(),
         behind -> {
           if (behind > 0) {
             workspace.independentJob(
                 Words.of("job.catchUp", behind),
-                p -> workspace.collection().catchUp(p),
+                p -> workspace.collection().disks().catchUp(p),
                 read -> frame.tell(Words.of("told.caughtUp", read), false, 0));
           }
         });
