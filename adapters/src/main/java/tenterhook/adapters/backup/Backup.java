@@ -125,18 +125,7 @@ public final class Backup {
     Files.createDirectories(parent);
     Path work = Files.createTempDirectory(parent, ".tenterhook-restore-");
     try {
-      Map<String, String> found = unpack(zip, work);
-      Path sums = work.resolve(SUMS);
-      if (!Files.exists(sums) || !found.containsKey(Store.FILE)) {
-        throw new IOException(zip + " is no backup of a collection");
-      }
-      for (String line : Files.readAllLines(sums)) {
-        String[] parts = line.split("  ", 2);
-        if (parts.length != 2 || !parts[0].equals(found.get(parts[1]))) {
-          throw new IOException(zip + " is damaged: " + line + " does not hold");
-        }
-      }
-      Files.delete(sums);
+      unpackChecked(zip, work);
       if (Files.isDirectory(folder)) {
         moveInto(work, folder);
       } else {
@@ -145,6 +134,22 @@ public final class Backup {
     } finally {
       SafeFiles.removeTree(work);
     }
+  }
+
+  /** Unpacks a backup and compares every file with its checksum. */
+  private static void unpackChecked(Path zip, Path work) throws IOException {
+    Map<String, String> found = unpack(zip, work);
+    Path sums = work.resolve(SUMS);
+    if (!Files.exists(sums) || !found.containsKey(Store.FILE)) {
+      throw new IOException(zip + " is no backup of a collection");
+    }
+    for (String line : Files.readAllLines(sums)) {
+      String[] parts = line.split("  ", 2);
+      if (parts.length != 2 || !parts[0].equals(found.get(parts[1]))) {
+        throw new IOException(zip + " is damaged: " + line + " does not hold");
+      }
+    }
+    Files.delete(sums);
   }
 
   private static void moveInto(Path work, Path folder) throws IOException {

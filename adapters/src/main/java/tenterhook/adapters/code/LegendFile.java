@@ -2,7 +2,6 @@ package tenterhook.adapters.code;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -104,23 +103,27 @@ public enum LegendFile {
         new CSVPrinter(text, CSVFormat.RFC4180.builder().setHeader(HEADS).get())) {
       for (Facet facet : codebook.facets()) {
         for (Code code : facet.codes()) {
-          rows.printRecord(
-              CsvCells.write(facet.name()),
-              CsvCells.write(facet.question()),
-              yes(facet.many()),
-              yes(facet.demanded()),
-              CsvCells.write(code.token()),
-              CsvCells.write(code.meaning()),
-              CsvCells.write(code.key()),
-              CsvCells.write(String.join(" ", code.synonyms())),
-              yes(code.retired()),
-              CsvCells.write(code.rule()));
+          rows.printRecord(row(facet, code));
         }
       }
     } catch (IOException impossible) {
       throw new IllegalStateException("memory can always be written", impossible);
     }
     return text.toString();
+  }
+
+  private static List<String> row(Facet facet, Code code) {
+    return List.of(
+        CsvCells.write(facet.name()),
+        CsvCells.write(facet.question()),
+        yes(facet.many()),
+        yes(facet.demanded()),
+        CsvCells.write(code.token()),
+        CsvCells.write(code.meaning()),
+        CsvCells.write(code.key()),
+        CsvCells.write(String.join(" ", code.synonyms())),
+        yes(code.retired()),
+        CsvCells.write(code.rule()));
   }
 
   private static String yes(boolean is) {
@@ -189,17 +192,21 @@ public enum LegendFile {
       if (!rows.getHeaderMap().containsKey("facet") || !rows.getHeaderMap().containsKey("code")) {
         throw new IllegalArgumentException("the first line must name the columns facet and code");
       }
-      Codebook book = now;
-      for (CSVRecord row : rows) {
-        try {
-          book = with(book, row);
-        } catch (IllegalArgumentException wrong) {
-          throw new IllegalArgumentException(
-              "line " + (row.getRecordNumber() + 1) + ": " + wrong.getMessage(), wrong);
-        }
-      }
-      return book;
+      return with(now, rows);
     }
+  }
+
+  private static Codebook with(Codebook now, CSVParser rows) {
+    Codebook book = now;
+    for (CSVRecord row : rows) {
+      try {
+        book = with(book, row);
+      } catch (IllegalArgumentException wrong) {
+        throw new IllegalArgumentException(
+            "line " + (row.getRecordNumber() + 1) + ": " + wrong.getMessage(), wrong);
+      }
+    }
+    return book;
   }
 
   private static Codebook with(Codebook book, CSVRecord row) {
@@ -213,29 +220,26 @@ public enum LegendFile {
             flag(row, "many", facet.many()),
             flag(row, "demanded", facet.demanded()),
             facet.codes());
-    Code before =
-        said.code(CsvCells.read(row.get("code")))
-            .orElse(new Code(CsvCells.read(row.get("code")), ""));
-    List<String> synonyms = new ArrayList<>(before.synonyms());
-    if (row.isMapped("synonyms")) {
-      synonyms =
-          Arrays.stream(CsvCells.read(row.get("synonyms")).split("\\s+"))
-              .filter(s -> !s.isEmpty())
-              .toList();
-    }
-    Code code =
-        new Code(
-            before.token(),
-            value(row, "meaning", before.meaning()),
-            value(row, "key", before.key()),
-            synonyms,
-            flag(row, "retired", before.retired()),
-            value(row, "rule", before.rule()));
+    Code code = code(said, row);
     Facet after =
-        said.code(before.token()).isPresent()
-            ? said.with(before.token(), c -> code)
-            : said.plus(code);
+        said.code(code.token()).isPresent() ? said.with(code.token(), c -> code) : said.plus(code);
     return book.facet(name).isPresent() ? book.with(name, f -> after) : book.plus(after);
+  }
+
+  private static Code code(Facet said, CSVRecord row) {
+    String token = CsvCells.read(row.get("code"));
+    Code before = said.code(token).orElse(new Code(token, ""));
+    return new Code(
+        before.token(),
+        value(row, "meaning", before.meaning()),
+        value(row, "key", before.key()),
+        row.isMapped("synonyms") ? words(row.get("synonyms")) : before.synonyms(),
+        flag(row, "retired", before.retired()),
+        value(row, "rule", before.rule()));
+  }
+
+  private static List<String> words(String cell) {
+    return Arrays.stream(CsvCells.read(cell).split("\\s+")).filter(s -> !s.isEmpty()).toList();
   }
 
   private static String value(CSVRecord row, String column, String otherwise) {

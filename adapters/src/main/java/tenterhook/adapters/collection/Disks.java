@@ -197,30 +197,37 @@ public final class Disks {
     if (!Files.isDirectory(bay)) {
       return 0;
     }
-    List<Path> files;
-    try (Stream<Path> all = Files.walk(bay)) {
-      files =
-          all.filter(f -> Files.isRegularFile(f, LinkOption.NOFOLLOW_LINKS))
-              .filter(f -> FileExtensions.isMusic(f) && f.getNameCount() - bay.getNameCount() > 2)
-              .sorted()
-              .toList();
-    }
+    List<Path> files = heldIn(bay);
     int id = state.snapshot().known().isEmpty() ? 0 : state.snapshot().known().last();
     List<Cell> cells = new ArrayList<>();
     for (Path file : files) {
-      id++;
-      cells.add(new Cell(id, Fields.ROOT, Place.HOLDING_BAY));
-      cells.add(new Cell(id, Fields.PATH, RelativePaths.below(bay, file)));
-      cells.add(new Cell(id, Fields.STANDING, "held"));
-      cells.add(new Cell(id, Fields.ADDED, clock.instant().toString()));
-      try {
-        cells.addAll(ScanCells.of(id, TagFiles.read(file), file));
-      } catch (Unreadable damaged) {
-        cells.add(new Cell(id, Fields.STATE, "present")); // held all the same
-      }
+      cells.addAll(held(++id, bay, file));
     }
     collection.keep(cells, collection.moment());
     return files.size();
+  }
+
+  private static List<Path> heldIn(Path bay) throws IOException {
+    try (Stream<Path> all = Files.walk(bay)) {
+      return all.filter(f -> Files.isRegularFile(f, LinkOption.NOFOLLOW_LINKS))
+          .filter(f -> FileExtensions.isMusic(f) && f.getNameCount() - bay.getNameCount() > 2)
+          .sorted()
+          .toList();
+    }
+  }
+
+  private List<Cell> held(int id, Path bay, Path file) throws IOException {
+    List<Cell> cells = new ArrayList<>();
+    cells.add(new Cell(id, Fields.ROOT, Place.HOLDING_BAY));
+    cells.add(new Cell(id, Fields.PATH, RelativePaths.below(bay, file)));
+    cells.add(new Cell(id, Fields.STANDING, "held"));
+    cells.add(new Cell(id, Fields.ADDED, clock.instant().toString()));
+    try {
+      cells.addAll(ScanCells.of(id, TagFiles.read(file), file));
+    } catch (Unreadable damaged) {
+      cells.add(new Cell(id, Fields.STATE, "present")); // held all the same
+    }
+    return cells;
   }
 
   /** Counts all tracks of a root as lost, for a disk that will not come back. */

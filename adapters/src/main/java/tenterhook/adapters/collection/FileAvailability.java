@@ -62,15 +62,7 @@ public record FileAvailability(
    */
   static FileAvailability of(CollectionState state, int slot, Progress progress) {
     Snapshot snapshot = state.snapshot();
-    Map<String, Integer> missing = new TreeMap<>();
-    state
-        .roots()
-        .forEach(
-            (name, path) -> {
-              if (!name.equals(Place.HOLDING_BAY) && !DiskPresence.connected(path)) {
-                missing.put(name, 0);
-              }
-            });
+    Map<String, Integer> missing = missing(state);
     FileAvailability seen =
         new FileAvailability(
             List.of(), new RoaringBitmap(), new RoaringBitmap(), new RoaringBitmap());
@@ -88,6 +80,24 @@ public record FileAvailability(
         seen.look(state, id, id % SLOTS == slot);
       }
     }
+    return new FileAvailability(away(state, missing), seen.gone, seen.back, seen.changed);
+  }
+
+  /** The roots whose disks are not there, each with no track counted yet. */
+  private static Map<String, Integer> missing(CollectionState state) {
+    Map<String, Integer> missing = new TreeMap<>();
+    state
+        .roots()
+        .forEach(
+            (name, path) -> {
+              if (!name.equals(Place.HOLDING_BAY) && !DiskPresence.connected(path)) {
+                missing.put(name, 0);
+              }
+            });
+    return missing;
+  }
+
+  private static List<Away> away(CollectionState state, Map<String, Integer> missing) {
     List<Away> away = new ArrayList<>();
     missing.forEach(
         (root, tracks) -> {
@@ -95,7 +105,7 @@ public record FileAvailability(
             away.add(new Away(root, state.roots().get(root), tracks));
           }
         });
-    return new FileAvailability(away, seen.gone, seen.back, seen.changed);
+    return away;
   }
 
   private void look(CollectionState state, int id, boolean closely) {

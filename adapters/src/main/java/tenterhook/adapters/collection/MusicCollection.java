@@ -157,26 +157,24 @@ public final class MusicCollection implements AutoCloseable {
   }
 
   private void sayWaiting() {
-    store.problems().forEach(p -> startupProblems.add(new Refusal(0, folder.toString(), p)));
+    store.problems().forEach(this::problem);
     if (!RelativePaths.allNamesReadable()) {
-      startupProblems.add(
-          new Refusal(
-              0,
-              folder.toString(),
-              "names of files with letters outside ASCII cannot be read as the program was started;"
-                  + " no file is called lost. Start it with LC_ALL=C.UTF-8"));
+      problem(
+          "names of files with letters outside ASCII cannot be read as the program was started; no"
+              + " file is called lost. Start it with LC_ALL=C.UTF-8");
     }
     int waiting = ledger.waiting().getCardinality();
     if (waiting > 0) {
-      startupProblems.add(
-          new Refusal(
-              0,
-              folder.toString(),
-              "the last change of "
-                  + waiting
-                  + " tracks is not yet certain on their files, since their disk is not there or"
-                  + " cannot be written; it is finished when it is"));
+      problem(
+          "the last change of "
+              + waiting
+              + " tracks is not yet certain on their files, since their disk is not there or cannot"
+              + " be written; it is finished when it is");
     }
+  }
+
+  private void problem(String words) {
+    startupProblems.add(new Refusal(0, folder.toString(), words));
   }
 
   /**
@@ -254,15 +252,8 @@ public final class MusicCollection implements AutoCloseable {
     if (!ledger.waiting().isEmpty()) {
       confirmOpen();
     }
-    Change change = command.on(state);
-    boolean others = change.hasDocuments();
-    if (others && takePlainFiles()) {
-      change = command.on(state);
-    }
-    if (disks.catchUp(change)) {
-      change = command.on(state);
-    }
-    ChangeExecutor.Done done = executor.execute(state, change, undo, clock.instant(), progress);
+    ChangeExecutor.Done done =
+        executor.execute(state, newest(command), undo, clock.instant(), progress);
     CollectionState before = state;
     moment++;
     done.change().tracks().forEach((int id) -> writtenAt.put(id, moment));
@@ -272,6 +263,14 @@ public final class MusicCollection implements AutoCloseable {
       publish(before, state, state.snapshot().known());
     }
     return done.outcome();
+  }
+
+  /** What a command says of the collection once all was taken in that it depends on. */
+  private Change newest(Command command) {
+    Change change = command.on(state);
+    boolean plainFiles = change.hasDocuments() && takePlainFiles();
+    boolean newFields = disks.catchUp(change);
+    return plainFiles || newFields ? command.on(state) : change;
   }
 
   private void applyDocuments(ChangeExecutor.Done done) {

@@ -116,11 +116,7 @@ public final class Playlists {
       Path path = entry.file().orElse(Path.of(entry.name()));
       paths.track(path).ifPresentOrElse(ids::add, () -> unknown.add(path));
     }
-    String base = file.getFileName().toString().replaceFirst("\\.[^.]+$", "");
-    String name = base;
-    for (int i = 2; state.crates().crate(name).isPresent(); i++) {
-      name = base + " " + i;
-    }
+    String name = freeName(state, file);
     Crate crate = new Crate.HandCrate(name, ids);
     Change change =
         new Change(
@@ -128,5 +124,14 @@ public final class Playlists {
             true,
             List.of(new Edit.SetCrates(state.crates(), state.crates().plus(shelf, crate))));
     return new Imported(change, unknown);
+  }
+
+  private static String freeName(CollectionState state, Path file) {
+    String base = file.getFileName().toString().replaceFirst("\\.[^.]+$", "");
+    String name = base;
+    for (int i = 2; state.crates().crate(name).isPresent(); i++) {
+      name = base + " " + i;
+    }
+    return name;
   }
 }

@@ -37,6 +37,10 @@ final class Roots {
             target + " holds the folder of root " + root.getKey() + "; scan that one");
       }
     }
+    return freeName(roots, target);
+  }
+
+  private static String freeName(Map<String, Path> roots, Path target) {
     String own = target.getFileName() == null ? "" : target.getFileName().toString();
     // a root's name stands in lists, in the ledger and in paths of the holding bay
     String plain = own.replaceAll("[\\p{Cntrl}/\\\\]+", " ").strip().replaceFirst("^\\.+", "");

@@ -119,6 +119,12 @@ final class Scan {
         consider(id, file, path, tasks, back);
       }
     }
+    addFresh(fresh, byKey, base, tasks);
+    collection.keep(back, since);
+    return read(tasks, progress);
+  }
+
+  private void addFresh(List<Found> fresh, Map<Object, Path> byKey, Path base, List<Task> tasks) {
     for (Found file : fresh) {
       Optional<Path> other = sameFile(byKey, file).or(() -> ofOtherTrack(file));
       if (other.isPresent()) {
@@ -131,8 +137,6 @@ final class Scan {
         tasks.add(new Task(nextId++, true, false, file, RelativePaths.below(base, file.path())));
       }
     }
-    collection.keep(back, since);
-    return read(tasks, progress);
   }
 
   /** Another name of this walk under which the same file lies. */
@@ -199,20 +203,25 @@ final class Scan {
         if (progress.stopped()) {
           return false;
         }
-        long since = collection.moment();
-        List<Future<List<Cell>>> readings = new ArrayList<>();
-        for (Task task : batch) {
-          readings.add(pool.submit(() -> cells(task)));
-        }
-        List<Cell> cells = new ArrayList<>();
-        for (int i = 0; i < batch.size(); i++) {
-          take(batch.get(i), readings.get(i), cells);
-          progress.at(from + i + 1L, tasks.size(), batch.get(i).path());
-        }
-        collection.keep(cells, since);
+        readBatch(pool, batch, from, tasks.size(), progress);
       }
     }
     return true;
+  }
+
+  private void readBatch(
+      ExecutorService pool, List<Task> batch, long from, long all, Progress progress) {
+    long since = collection.moment();
+    List<Future<List<Cell>>> readings = new ArrayList<>();
+    for (Task task : batch) {
+      readings.add(pool.submit(() -> cells(task)));
+    }
+    List<Cell> cells = new ArrayList<>();
+    for (int i = 0; i < batch.size(); i++) {
+      take(batch.get(i), readings.get(i), cells);
+      progress.at(from + i + 1, all, batch.get(i).path());
+    }
+    collection.keep(cells, since);
   }
 
   private void take(Task task, Future<List<Cell>> reading, List<Cell> cells) {

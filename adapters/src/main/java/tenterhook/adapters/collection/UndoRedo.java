@@ -43,6 +43,18 @@ public final class UndoRedo {
    * @throws IllegalArgumentException when there is no such change, or nothing of it holds
    */
   public Outcome undo(long number, boolean exactly, Progress progress) {
+    LedgerEntry entry = undoable(number);
+    refusedAll.add(number);
+    String title = (entry.undoes() > 0 ? "does again: " : "takes back: ") + plainTitle(entry);
+    Outcome outcome =
+        applier.apply(now -> held(number).inverse(title), new Undo(number, exactly), progress);
+    if (outcome.number() != 0 || progress.stopped()) {
+      refusedAll.remove(number);
+    }
+    return outcome;
+  }
+
+  private LedgerEntry undoable(long number) {
     LedgerEntry entry =
         ledger.entries().stream()
             .filter(e -> e.number() == number)
@@ -54,14 +66,7 @@ public final class UndoRedo {
               ? "change " + number + " was taken back already by change " + entry.undoneBy()
               : "change " + number + " can no longer be taken back: history was shortened");
     }
-    refusedAll.add(number);
-    String title = (entry.undoes() > 0 ? "does again: " : "takes back: ") + plainTitle(entry);
-    Outcome outcome =
-        applier.apply(now -> held(number).inverse(title), new Undo(number, exactly), progress);
-    if (outcome.number() != 0 || progress.stopped()) {
-      refusedAll.remove(number);
-    }
-    return outcome;
+    return entry;
   }
 
   /** What still holds of a change. */

@@ -35,16 +35,7 @@ final class FileMover {
    * @throws IOException when the target is taken or the disk refuses; the file is then where it was
    */
   Ended move(Path from, Path to, String token) throws IOException {
-    if (Files.isSymbolicLink(from)) {
-      throw new IOException(
-          "it is a link to " + Files.readSymbolicLink(from) + "; move what it leads to");
-    }
-    if (!Files.isRegularFile(from)) {
-      throw new NoSuchFileException(from.toString(), null, "is not there");
-    }
-    if (FileIdentity.taken(to)) {
-      throw new FileAlreadyExistsException(to + " is taken; nothing was moved");
-    }
+    refuse(from, to);
     List<Path> made = makeFolders(to.getParent());
     List<String> open = new ArrayList<>();
     FilesInUse.letGo(from);
@@ -62,11 +53,28 @@ final class FileMover {
       OwnWrites.note(to);
       FilesInUse.takeUp(from, FileIdentity.taken(from) ? from : to);
     }
+    settleFolders(from, to, open);
+    return new Ended(open, List.of(), made);
+  }
+
+  private static void refuse(Path from, Path to) throws IOException {
+    if (Files.isSymbolicLink(from)) {
+      throw new IOException(
+          "it is a link to " + Files.readSymbolicLink(from) + "; move what it leads to");
+    }
+    if (!Files.isRegularFile(from)) {
+      throw new NoSuchFileException(from.toString(), null, "is not there");
+    }
+    if (FileIdentity.taken(to)) {
+      throw new FileAlreadyExistsException(to + " is taken; nothing was moved");
+    }
+  }
+
+  private void settleFolders(Path from, Path to, List<String> open) {
     SafeFiles.settle(
         open, "its new folder could not be flushed", () -> calls.flushFolder(to.getParent()));
     SafeFiles.settle(
         open, "its old folder could not be flushed", () -> calls.flushFolder(from.getParent()));
-    return new Ended(open, List.of(), made);
   }
 
   private List<Path> makeFolders(Path folder) throws IOException {

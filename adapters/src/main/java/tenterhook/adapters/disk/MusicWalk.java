@@ -163,6 +163,11 @@ public final class MusicWalk {
       if (PLAYLIST.matcher(file.toString()).find() && attributes.isRegularFile()) {
         playlists.add(file);
       }
+      take(file, attributes, music);
+      return FileVisitResult.CONTINUE;
+    }
+
+    private void take(Path file, BasicFileAttributes attributes, boolean music) {
       if (attributes.isSymbolicLink()) {
         boolean folder = Files.isDirectory(file);
         if (music || folder) {
@@ -180,7 +185,6 @@ public final class MusicWalk {
                   + "); rename it");
         }
       }
-      return FileVisitResult.CONTINUE;
     }
 
     @Override

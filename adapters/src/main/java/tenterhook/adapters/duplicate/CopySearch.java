@@ -56,17 +56,7 @@ public record CopySearch(List<Pair> sounds, List<Refusal> troubles) {
   public static CopySearch run(MusicCollection collection, Progress progress) {
     List<Refusal> troubles = collection.compareCopies(progress);
     Snapshot snapshot = collection.state().snapshot();
-    Map<String, Integer> bySound = new LinkedHashMap<>();
-    snapshot
-        .tracks()
-        .forEach(
-            (int id) -> {
-              String sound = snapshot.raw(id, Fields.SOUND);
-              if (!sound.isEmpty() && !snapshot.lost(id)) {
-                bySound.putIfAbsent(sound, id);
-              }
-            });
-    int[] ids = bySound.values().stream().mapToInt(i -> i).toArray();
+    int[] ids = onePerSound(snapshot);
     List<Pair> pairs =
         SoundPairs.of(
             ids,
@@ -77,6 +67,20 @@ public record CopySearch(List<Pair> sounds, List<Refusal> troubles) {
                     .orElse(SoundPrint.EMPTY),
             progress);
     return new CopySearch(pairs, troubles);
+  }
+
+  private static int[] onePerSound(Snapshot snapshot) {
+    Map<String, Integer> bySound = new LinkedHashMap<>();
+    snapshot
+        .tracks()
+        .forEach(
+            (int id) -> {
+              String sound = snapshot.raw(id, Fields.SOUND);
+              if (!sound.isEmpty() && !snapshot.lost(id)) {
+                bySound.putIfAbsent(sound, id);
+              }
+            });
+    return bySound.values().stream().mapToInt(i -> i).toArray();
   }
 
   /**

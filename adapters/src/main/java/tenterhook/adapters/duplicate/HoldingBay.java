@@ -209,6 +209,11 @@ public final class HoldingBay {
     if (edits.isEmpty()) {
       return new Outcome(0, "nothing was taken away", 0, 0, refused);
     }
+    return emptied(collection, edits, refused);
+  }
+
+  private static Outcome emptied(
+      MusicCollection collection, List<Edit> edits, List<Refusal> refused) {
     String files = edits.size() == 1 ? "1 file" : edits.size() + " files";
     Change change = new Change("empties the holding bay of " + files, true, edits);
     Outcome done = collection.apply(change, Progress.SILENT);

@@ -93,6 +93,20 @@ public final class Resolving {
       boolean byHand,
       List<Refusal> refused) {
     refused.clear();
+    List<Integer> spares = stillCopies(now, choice, fate, refused);
+    if (spares.isEmpty()) {
+      return new Change(NOTHING, byHand, List.of());
+    }
+    Resolution resolution =
+        new Resolution(now.snapshot(), now.codebook(), now.crates(), choice.survivor(), spares);
+    if (!coversKept(collection, now, resolution, declined, refused)) {
+      return new Change(NOTHING, byHand, List.of());
+    }
+    return resolution.change(declined, fate, byHand);
+  }
+
+  private static List<Integer> stillCopies(
+      CollectionState now, Choice choice, SpareFate fate, List<Refusal> refused) {
     List<Integer> spares = new ArrayList<>();
     for (int spare : choice.spares()) {
       Optional<String> objection =
@@ -109,11 +123,18 @@ public final class Resolving {
         spares.add(spare);
       }
     }
-    if (spares.isEmpty()) {
-      return new Change(NOTHING, byHand, List.of());
-    }
-    Resolution resolution =
-        new Resolution(now.snapshot(), now.codebook(), now.crates(), choice.survivor(), spares);
+    return spares;
+  }
+
+  /**
+   * Keeps the covers that the survivor takes; false when one cannot be read, and is in the refused.
+   */
+  private static boolean coversKept(
+      MusicCollection collection,
+      CollectionState now,
+      Resolution resolution,
+      Set<String> declined,
+      List<Refusal> refused) {
     for (Gain gain : resolution.gains()) {
       if (gain instanceof Gain.Value value
           && value.field() == Fields.ARTWORK
@@ -123,11 +144,11 @@ public final class Resolving {
         } catch (Unreadable trouble) {
           refused.add(
               new Refusal(value.from(), now.path(value.from()).toString(), trouble.getMessage()));
-          return new Change(NOTHING, byHand, List.of());
+          return false;
         }
       }
     }
-    return resolution.change(declined, fate, byHand);
+    return true;
   }
 
   /** The executor takes a cover from the store. */

@@ -25,6 +25,8 @@ import tenterhook.core.track.Snapshot;
 /** Compares a change with the collection as it is, before anything is written or entered. */
 final class ChangeCheck {
   private final Store store;
+  private static final String ELSEWHERE = "its file is elsewhere by now";
+
   private final Ledger ledger;
 
   ChangeCheck(Store store, Ledger ledger) {
@@ -33,7 +35,7 @@ final class ChangeCheck {
   }
 
   /** The same edits of crates and codebook on these as they are now; a conflict is a refusal. */
-  static Change rebased(CollectionState state, Change change, ChangeExecutor.Run run) {
+  static Change rebased(CollectionState state, Change change, ChangeRun run) {
     List<Edit> edits = new ArrayList<>();
     for (Edit edit : change.edits()) {
       try {
@@ -45,17 +47,20 @@ final class ChangeCheck {
               case Edit.OfTrack one -> one;
             });
       } catch (MergeConflict conflict) {
-        String what =
-            switch (edit) {
-              case Edit.SetCrates crates -> "crates";
-              case Edit.SetCodebook book -> "codebook";
-              case Edit.SetRoot root -> root.name();
-              case Edit.OfTrack one -> "";
-            };
+        String what = document(edit);
         run.refuse(what, String.valueOf(conflict.getMessage()));
       }
     }
     return new Change(change.title(), change.byHand(), edits, change.leader());
+  }
+
+  private static String document(Edit edit) {
+    return switch (edit) {
+      case Edit.SetCrates crates -> "crates";
+      case Edit.SetCodebook book -> "codebook";
+      case Edit.SetRoot root -> root.name();
+      case Edit.OfTrack one -> "";
+    };
   }
 
   private static Edit stillThere(CollectionState state, Edit.SetRoot set) throws MergeConflict {
@@ -78,8 +83,7 @@ final class ChangeCheck {
   }
 
   /** The edits of each track, without those that cannot be made; why not is in the run. */
-  Map<Integer, List<Edit.OfTrack>> checked(
-      CollectionState state, Change change, ChangeExecutor.Run run) {
+  Map<Integer, List<Edit.OfTrack>> checked(CollectionState state, Change change, ChangeRun run) {
     Map<Integer, List<Edit.OfTrack>> byTrack = byTrack(change);
     RoaringBitmap waiting = ledger.waiting();
     new Leftovers(store).all().forEach(left -> waiting.add(left.track()));
@@ -88,18 +92,27 @@ final class ChangeCheck {
         .removeIf(
             entry -> {
               int id = entry.getKey();
-              String reason =
-                  takenAway(state, id, entry.getValue())
-                      ? "its file was taken out of the holding bay for good"
-                      : waiting.contains(id)
-                          ? "an earlier change is not yet certain on its file; connect its disk"
-                          : objection(state.snapshot(), change, id, entry.getValue());
+              String reason = objection(state, change, id, entry.getValue(), waiting);
               if (reason != null) {
                 run.refuse(state, id, reason);
               }
               return reason != null;
             });
     return byTrack;
+  }
+
+  private @Nullable String objection(
+      CollectionState state,
+      Change change,
+      int id,
+      List<Edit.OfTrack> edits,
+      RoaringBitmap waiting) {
+
+    return takenAway(state, id, edits)
+        ? "its file was taken out of the holding bay for good"
+        : waiting.contains(id)
+            ? "an earlier change is not yet certain on its file; connect its disk"
+            : objection(state.snapshot(), change, id, edits);
   }
 
   /** Whether a track is to be held whose file is no longer in the holding bay. */
@@ -130,16 +143,14 @@ final class ChangeCheck {
           }
           values.put(set.field(), set.after());
         }
-        case Edit.MoveFile move -> {
-          if (!isAt(snapshot, id, move.from())) {
-            return "its file is elsewhere by now";
-          }
+        case Edit.MoveFile move when !isAt(snapshot, id, move.from()) -> {
+          return ELSEWHERE;
         }
-        case Edit.Relocate point -> {
-          if (!isAt(snapshot, id, point.from())) {
-            return "its file is elsewhere by now";
-          }
+        case Edit.Relocate point when !isAt(snapshot, id, point.from()) -> {
+          return ELSEWHERE;
         }
+        case Edit.MoveFile move -> {}
+        case Edit.Relocate point -> {}
       }
     }
     return null;

@@ -3,7 +3,6 @@ package tenterhook.adapters.execution;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.roaringbitmap.RoaringBitmap;
@@ -78,27 +77,6 @@ public final class ChangeExecutor {
     public static final Undo NONE = new Undo(0, true);
   }
 
-  /** What happens to the tracks of a change, one after the other. */
-  static final class Run {
-    private final List<Cell> cells = new ArrayList<>();
-    private final RoaringBitmap out = new RoaringBitmap();
-    private final RoaringBitmap open = new RoaringBitmap();
-    private final List<Refusal> refused = new ArrayList<>();
-    private final List<Refusal> unconfirmed = new ArrayList<>();
-    private final List<Refusal> notes = new ArrayList<>();
-    private final List<Leftover> leftovers = new ArrayList<>();
-    private int written;
-
-    void refuse(String what, String reason) {
-      refused.add(new Refusal(0, what, reason));
-    }
-
-    void refuse(CollectionState state, int id, String reason) {
-      out.add(id);
-      refused.add(new Refusal(id, state.path(id).toString(), reason));
-    }
-  }
-
   /**
    * Makes a change.
    *
@@ -111,7 +89,7 @@ public final class ChangeExecutor {
    */
   public Done execute(
       CollectionState state, Change asked, Undo undo, Instant at, Progress progress) {
-    Run run = new Run();
+    ChangeRun run = new ChangeRun();
     Change change = ChangeCheck.rebased(state, asked, run);
     boolean othersHold = run.refused.isEmpty();
     Map<Integer, List<Edit.OfTrack>> byTrack = check.checked(state, change, run);
@@ -142,7 +120,7 @@ public final class ChangeExecutor {
     return new Done(outcome(kept, change, tracks, run), change, run.cells, others);
   }
 
-  private static Outcome outcome(long number, Change change, int tracks, Run run) {
+  private static Outcome outcome(long number, Change change, int tracks, ChangeRun run) {
     return new Outcome(
         number, change.title(), tracks, run.written, run.refused, run.unconfirmed, run.notes);
   }
@@ -171,7 +149,8 @@ public final class ChangeExecutor {
    * trouble although it took all in, that is seen, so that nobody works on with what is out of
    * date.
    */
-  private void settle(long number, Change change, Run run, boolean others, boolean othersEnd) {
+  private void settle(
+      long number, Change change, ChangeRun run, boolean others, boolean othersEnd) {
     try {
       close(number, change, run, others, othersEnd);
     } catch (StoreBroken trouble) {
@@ -182,7 +161,7 @@ public final class ChangeExecutor {
     }
   }
 
-  private void close(long number, Change change, Run run, boolean others, boolean othersEnd) {
+  private void close(long number, Change change, ChangeRun run, boolean others, boolean othersEnd) {
     transaction(
         () ->
             store.together(
@@ -208,7 +187,7 @@ public final class ChangeExecutor {
   }
 
   /** Files hold the new values, and the ledger holds the change open until it can be closed. */
-  private static Done unkept(Change change, int tracks, Run run, StoreBroken trouble) {
+  private static Done unkept(Change change, int tracks, ChangeRun run, StoreBroken trouble) {
     run.unconfirmed.add(
         new Refusal(
             0,
@@ -223,12 +202,12 @@ public final class ChangeExecutor {
 
   /** Nothing is done to tracks whose leader was refused. */
   private static void leaveAll(
-      CollectionState state, Map<Integer, List<Edit.OfTrack>> byTrack, Run run) {
+      CollectionState state, Map<Integer, List<Edit.OfTrack>> byTrack, ChangeRun run) {
     byTrack.keySet().forEach(id -> leave(state, id, run));
     byTrack.clear();
   }
 
-  private static void leave(CollectionState state, int id, Run run) {
+  private static void leave(CollectionState state, int id, ChangeRun run) {
     run.refuse(state, id, "was left alone, since the rest could not be done");
   }
 
@@ -250,7 +229,7 @@ public final class ChangeExecutor {
       CollectionState state,
       int leader,
       Map<Integer, List<Edit.OfTrack>> byTrack,
-      Run run,
+      ChangeRun run,
       Progress progress) {
     int done = 0;
     for (Map.Entry<Integer, List<Edit.OfTrack>> entry : byTrack.entrySet()) {
@@ -263,26 +242,10 @@ public final class ChangeExecutor {
         run.refuse(state, id, "stopped before its turn");
         continue;
       }
-      switch (step.run(id, entry.getValue())) {
-        case FileResult.Untouched untouched -> {
-          run.refuse(state, id, untouched.reason());
-          run.leftovers.addAll(step.leftBehind(id, entry.getValue()));
-        }
-        case FileResult.Stale stale -> {
-          run.refuse(state, id, stale.reason());
-          run.cells.addAll(stale.cells());
-        }
-        case FileResult.Unconfirmed open -> {
-          run.open.add(id);
-          run.unconfirmed.add(new Refusal(id, state.path(id).toString(), open.reason()));
-        }
-        case FileResult.Done finished -> {
-          run.cells.addAll(finished.cells());
-          run.written += finished.touched() ? 1 : 0;
-          finished
-              .notes()
-              .forEach(n -> run.notes.add(new Refusal(id, state.path(id).toString(), n)));
-        }
+      FileResult result = step.run(id, entry.getValue());
+      run.take(state, id, result);
+      if (result instanceof FileResult.Untouched) {
+        run.leftovers.addAll(step.leftBehind(id, entry.getValue()));
       }
       progress.at(++done, byTrack.size(), state.snapshot().name(id));
     }
@@ -290,24 +253,13 @@ public final class ChangeExecutor {
 
   /** Asks the files at once of what is not certain; what stays open is asked again later. */
   private void confirm(
-      CollectionState state, long number, Map<Integer, List<Edit.OfTrack>> byTrack, Run run) {
+      CollectionState state, long number, Map<Integer, List<Edit.OfTrack>> byTrack, ChangeRun run) {
     Recovery recovery = new Recovery(state, files, new ReversePatches(store), collection);
     for (int id : run.open.toArray()) {
       Refusal why = run.unconfirmed.stream().filter(r -> r.id() == id).findFirst().orElseThrow();
       switch (recovery.look(number, id, byTrack.get(id))) {
-        case Finding.Reached reached -> {
-          run.cells.addAll(reached.cells());
-          run.open.remove(id);
-          run.unconfirmed.remove(why);
-          run.written++;
-          run.notes.add(new Refusal(id, why.path(), "is done, although " + why.reason()));
-        }
-        case Finding.NotReached none -> {
-          run.open.remove(id);
-          run.unconfirmed.remove(why);
-          run.out.add(id);
-          run.refused.add(why);
-        }
+        case Finding.Reached reached -> run.closeDone(id, why, reached.cells());
+        case Finding.NotReached none -> run.closeRefused(id, why);
         case Finding.Waiting waiting ->
             run.unconfirmed.set(
                 run.unconfirmed.indexOf(why),
@@ -346,25 +298,26 @@ public final class ChangeExecutor {
    */
   public Done recover(CollectionState state, long number) {
     Change entered = ledger.change(number).orElse(new Change("interrupted", true, List.of()));
-    Run rebasing = new Run();
+    ChangeRun rebasing = new ChangeRun();
     Change change = ChangeCheck.rebased(state, entered, rebasing);
     RoaringBitmap open = ledger.open(number);
     Map<Integer, List<Edit.OfTrack>> byTrack = ChangeCheck.byTrack(change);
     byTrack.keySet().removeIf(id -> !open.contains(id));
     Recovery recovery = new Recovery(state, files, new ReversePatches(store), collection);
-    Run run = new Run();
-    byTrack.forEach(
-        (id, edits) -> {
-          switch (recovery.look(number, id, edits)) {
-            case Finding.Reached reached -> run.cells.addAll(reached.cells());
-            case Finding.NotReached none -> run.out.add(id);
-            case Finding.Waiting waiting -> {
-              run.open.add(id);
-              run.unconfirmed.add(new Refusal(id, state.path(id).toString(), waiting.reason()));
-            }
-          }
-        });
+    ChangeRun run = new ChangeRun();
+    byTrack.forEach((id, edits) -> run.take(state, id, recovery.look(number, id, edits)));
     boolean reached = ledger.holding(number).getCardinality() > 0 || !run.cells.isEmpty();
+    followFiles(byTrack, reached, run);
+    boolean decided = reached || run.open.isEmpty();
+    boolean others = reached && change.hasDocuments() && rebasing.refused.isEmpty();
+    settle(number, change, run, others, decided);
+    int tracks = byTrack.size() - run.out.getCardinality() - run.open.getCardinality();
+    return new Done(outcome(number, change, tracks, run), change, run.cells, others);
+  }
+
+  /** What needs no file goes the way of the change's files: done, not done, or not known yet. */
+  private static void followFiles(
+      Map<Integer, List<Edit.OfTrack>> byTrack, boolean reached, ChangeRun run) {
     for (int id : run.out.toArray()) {
       if (byTrack.get(id).stream().allMatch(Recovery::needsNoFile)) {
         if (reached) {
@@ -376,10 +329,5 @@ public final class ChangeExecutor {
         }
       }
     }
-    boolean decided = reached || run.open.isEmpty();
-    boolean others = reached && change.hasDocuments() && rebasing.refused.isEmpty();
-    settle(number, change, run, others, decided);
-    int tracks = byTrack.size() - run.out.getCardinality() - run.open.getCardinality();
-    return new Done(outcome(number, change, tracks, run), change, run.cells, others);
   }
 }

@@ -105,17 +105,25 @@ final class Recovery {
       if (!Files.exists(file)) {
         return new Finding.NotReached();
       }
-      files.clear(file, token);
-      if (rewritten(change, id, file, edits)) {
-        cells.addAll(ScanCells.of(id, TagFiles.read(file), file));
-        reached = true;
-      }
+      reached |= takesRewritten(change, id, file, edits, cells);
     }
     if (!reached) {
       return new Finding.NotReached();
     }
     cells.addAll(ofProgram(id, edits));
     return new Finding.Reached(cells);
+  }
+
+  /** Takes what the file holds into the cells when the change reached it. */
+  private boolean takesRewritten(
+      long change, int id, Path file, List<Edit.OfTrack> edits, List<Cell> cells)
+      throws IOException, Unreadable {
+    files.clear(file, SafeFiles.token(collection, change, id));
+    if (!rewritten(change, id, file, edits)) {
+      return false;
+    }
+    cells.addAll(ScanCells.of(id, TagFiles.read(file), file));
+    return true;
   }
 
   private boolean moved(Edit.MoveFile move, String token) throws IOException {

@@ -310,11 +310,15 @@ public final class Player implements AutoCloseable {
     } catch (Unreadable unreadable) {
       fail(unreadable.getMessage());
     } catch (SoundLost lost) {
-      trouble = lost.getMessage();
-      closeOutput();
-      output = standInOutput();
-      timeline.restart(open.position());
+      lost(lost, open);
     }
+  }
+
+  private void lost(SoundLost lost, SoundFile open) {
+    trouble = lost.getMessage();
+    closeOutput();
+    output = standInOutput();
+    timeline.restart(open.position());
   }
 
   private int untilLoopEnd(SoundFile open) {

@@ -77,15 +77,22 @@ public record DiskReport(
           .forEach(unknown::add);
       empty.addAll(walk.empty());
       troubles.addAll(walk.issues());
-      for (Path list : walk.playlists()) {
-        try {
-          judged(state, names, list).ifPresent(old::add);
-        } catch (IOException broken) {
-          troubles.add(new Refusal(0, list.toString(), String.valueOf(broken.getMessage())));
-        }
-      }
+      walk.playlists().forEach(list -> judge(state, names, list, old, troubles));
     }
     return new DiskReport(unknown, empty, old, troubles);
+  }
+
+  private static void judge(
+      CollectionState state,
+      TrackNames names,
+      Path list,
+      List<OldList> old,
+      List<Refusal> troubles) {
+    try {
+      judged(state, names, list).ifPresent(old::add);
+    } catch (IOException broken) {
+      troubles.add(new Refusal(0, list.toString(), String.valueOf(broken.getMessage())));
+    }
   }
 
   private static Optional<OldList> judged(CollectionState state, TrackNames names, Path file)

@@ -58,13 +58,7 @@ final class CsvList implements PlaylistFile.Form {
 
   @Override
   public Playlist read(String text, String title, Path folder) throws IOException {
-    CSVFormat format =
-        CSVFormat.RFC4180
-            .builder()
-            .setIgnoreEmptyLines(true)
-            .setDelimiter(separator(text))
-            .setTrim(true)
-            .get();
+    CSVFormat format = format(text);
     List<Entry> entries = new ArrayList<>();
     Optional<LocalDate> date = Optional.empty();
     try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
@@ -85,6 +79,15 @@ final class CsvList implements PlaylistFile.Form {
       throw new IOException("is no whole CSV table: " + broken.getMessage(), broken);
     }
     return new Playlist(title, date, entries);
+  }
+
+  private static CSVFormat format(String text) {
+    return CSVFormat.RFC4180
+        .builder()
+        .setIgnoreEmptyLines(true)
+        .setDelimiter(separator(text))
+        .setTrim(true)
+        .get();
   }
 
   /** The commoner of comma, semicolon and tab in the first line. */

@@ -24,6 +24,15 @@ final class Jspf implements PlaylistFile.Form {
     list.put("title", playlist.title());
     playlist.date().ifPresent(d -> list.put("date", d + "T00:00:00Z"));
     ArrayNode tracks = list.putArray("track");
+    write(tracks, playlist, paths);
+    try {
+      return JSON.writerWithDefaultPrettyPrinter().writeValueAsString(whole) + "\n";
+    } catch (JsonProcessingException impossible) {
+      throw new IllegalStateException("plain values can always be written", impossible);
+    }
+  }
+
+  private static void write(ArrayNode tracks, Playlist playlist, PlaylistFile.Paths paths) {
     for (Entry entry : playlist.entries()) {
       ObjectNode track = tracks.addObject();
       entry.file().ifPresent(f -> track.putArray("location").add(Xspf.address(paths.of(f))));
@@ -33,11 +42,6 @@ final class Jspf implements PlaylistFile.Form {
       if (entry.seconds() >= 0) {
         track.put("duration", entry.seconds() * 1000);
       }
-    }
-    try {
-      return JSON.writerWithDefaultPrettyPrinter().writeValueAsString(whole) + "\n";
-    } catch (JsonProcessingException impossible) {
-      throw new IllegalStateException("plain values can always be written", impossible);
     }
   }
 
@@ -49,6 +53,18 @@ final class Jspf implements PlaylistFile.Form {
 
   @Override
   public Playlist read(String text, String title, Path folder) throws IOException {
+    JsonNode list = list(text);
+    List<Entry> entries = new ArrayList<>();
+    for (JsonNode track : list.path("track")) {
+      entries.add(entry(track, folder));
+    }
+    return new Playlist(
+        list.path("title").asText(title),
+        PlaylistFile.dateIn(list.path("date").asText("")),
+        entries);
+  }
+
+  private static JsonNode list(String text) throws IOException {
     JsonNode list;
     try {
       list = JSON.readTree(text).path("playlist");
@@ -59,19 +75,16 @@ final class Jspf implements PlaylistFile.Form {
               : "line " + broken.getLocation().getLineNr();
       throw new IOException("is no whole JSPF playlist: " + where, broken);
     }
-    List<Entry> entries = new ArrayList<>();
-    for (JsonNode track : list.path("track")) {
-      Map<String, String> parts = new HashMap<>();
-      for (String name : List.of("title", "creator", "album", "duration")) {
-        parts.put(name, track.path(name).asText(""));
-      }
-      JsonNode location = track.path("location");
-      parts.put("location", (location.isArray() ? location.path(0) : location).asText(""));
-      entries.add(Xspf.entry(parts, folder));
+    return list;
+  }
+
+  private static Entry entry(JsonNode track, Path folder) {
+    Map<String, String> parts = new HashMap<>();
+    for (String name : List.of("title", "creator", "album", "duration")) {
+      parts.put(name, track.path(name).asText(""));
     }
-    return new Playlist(
-        list.path("title").asText(title),
-        PlaylistFile.dateIn(list.path("date").asText("")),
-        entries);
+    JsonNode location = track.path("location");
+    parts.put("location", (location.isArray() ? location.path(0) : location).asText(""));
+    return Xspf.entry(parts, folder);
   }
 }

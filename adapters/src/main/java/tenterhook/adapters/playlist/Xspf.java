@@ -40,12 +40,7 @@ final class Xspf implements PlaylistFile.Form {
       if (playlist.date().isPresent()) {
         element(xml, "date", playlist.date().get() + "T00:00:00Z");
       }
-      xml.writeCharacters("\n");
-      xml.writeStartElement("trackList");
-      for (Entry entry : playlist.entries()) {
-        write(xml, entry, paths);
-      }
-      xml.writeEndElement();
+      tracks(xml, playlist, paths);
       xml.writeEndElement();
       xml.writeEndDocument();
       xml.close();
@@ -53,6 +48,16 @@ final class Xspf implements PlaylistFile.Form {
       throw new IllegalStateException("text can always be written", impossible);
     }
     return text + "\n";
+  }
+
+  private static void tracks(XMLStreamWriter xml, Playlist playlist, PlaylistFile.Paths paths)
+      throws XMLStreamException {
+    xml.writeCharacters("\n");
+    xml.writeStartElement("trackList");
+    for (Entry entry : playlist.entries()) {
+      write(xml, entry, paths);
+    }
+    xml.writeEndElement();
   }
 
   private static void write(XMLStreamWriter xml, Entry entry, PlaylistFile.Paths paths)
