@@ -39,6 +39,15 @@ import tenterhook.standins.demo.DemoCollection;
 public final class LargeCollection {
   private static final LocalDate TODAY = LocalDate.of(2026, 11, 23);
   private static final int ROUNDS = 15;
+  private static final String[] FIRST = {
+    "Cold", "Slow", "Third", "Paper", "Harbour", "Copper", "Late", "Hollow", "Salt", "Amber"
+  };
+  private static final String[] SECOND = {
+    "Lamps", "Freeze", "Bell", "Edge", "Ferry", "Lantern", "Rail", "Water", "Gate", "Tide"
+  };
+  private static final String[] GENRES = {
+    "Ska", "Soul", "Electro", "Synth Pop", "Highlife", "City Pop", "Dub", "Garage"
+  };
   private static final List<Field<?>> COLUMNS =
       List.of(
           Fields.ARTIST,
@@ -119,51 +128,10 @@ public final class LargeCollection {
 
   private void fill() {
     Random random = new Random(7);
-    String[] first = {
-      "Cold", "Slow", "Third", "Paper", "Harbour", "Copper", "Late", "Hollow", "Salt", "Amber"
-    };
-    String[] second = {
-      "Lamps", "Freeze", "Bell", "Edge", "Ferry", "Lantern", "Rail", "Water", "Gate", "Tide"
-    };
-    String[] genres = {
-      "Ska", "Soul", "Electro", "Synth Pop", "Highlife", "City Pop", "Dub", "Garage"
-    };
     List<Cell> cells = new ArrayList<>();
     RoaringBitmap ids = new RoaringBitmap();
     for (int id = 1; id <= tracks; id++) {
-      String title =
-          first[random.nextInt(10)]
-              + " "
-              + second[random.nextInt(10)]
-              + " "
-              + random.nextInt(50_000);
-      String artist = random.nextInt(20) == 0 ? "" : "Artist " + random.nextInt(9000);
-      cells.add(new Cell(id, Fields.TITLE, title));
-      cells.add(new Cell(id, Fields.ARTIST, artist));
-      cells.add(new Cell(id, Fields.ALBUM, "Album " + random.nextInt(15_000)));
-      cells.add(
-          new Cell(
-              id,
-              Fields.YEAR,
-              random.nextInt(10) == 0 ? "" : String.valueOf(1960 + random.nextInt(66))));
-      cells.add(new Cell(id, Fields.GENRE, genres[random.nextInt(8)]));
-      cells.add(new Cell(id, Fields.BPM, String.valueOf(70 + random.nextInt(900) / 10.0)));
-      String codes =
-          random.nextInt(3) == 0
-              ? ""
-              : " /90S/"
-                  + (random.nextBoolean() ? "SKA/" : "SOU/")
-                  + (random.nextBoolean() ? "SPR/" : "LAP/");
-      cells.add(new Cell(id, Fields.COMMENT, ("note " + random.nextInt(20_000) + codes).strip()));
-      cells.add(new Cell(id, Fields.ROOT, "Music"));
-      cells.add(
-          new Cell(
-              id,
-              Fields.PATH,
-              "Folder " + id / 60 + "/" + String.format("%02d", id % 60) + " " + title + ".mp3"));
-      cells.add(new Cell(id, Fields.DURATION, String.valueOf(120 + random.nextInt(200))));
-      cells.add(new Cell(id, Fields.SIZE, String.valueOf(4_000_000 + random.nextInt(4_000_000))));
-      cells.add(new Cell(id, Fields.STATE, "present"));
+      track(id, random, cells);
       ids.add(id);
       if (cells.size() > 300_000) {
         snapshot = snapshot.with(cells);
@@ -171,6 +139,42 @@ public final class LargeCollection {
       }
     }
     snapshot = Derived.refreshed(snapshot.with(cells), codebook, ids);
+  }
+
+  private static void track(int id, Random random, List<Cell> cells) {
+    String title =
+        FIRST[random.nextInt(10)] + " " + SECOND[random.nextInt(10)] + " " + random.nextInt(50_000);
+    String artist = random.nextInt(20) == 0 ? "" : "Artist " + random.nextInt(9000);
+    cells.add(new Cell(id, Fields.TITLE, title));
+    cells.add(new Cell(id, Fields.ARTIST, artist));
+    cells.add(new Cell(id, Fields.ALBUM, "Album " + random.nextInt(15_000)));
+    cells.add(
+        new Cell(
+            id,
+            Fields.YEAR,
+            random.nextInt(10) == 0 ? "" : String.valueOf(1960 + random.nextInt(66))));
+    cells.add(new Cell(id, Fields.GENRE, GENRES[random.nextInt(8)]));
+    cells.add(new Cell(id, Fields.BPM, String.valueOf(70 + random.nextInt(900) / 10.0)));
+    comment(id, random, cells);
+    cells.add(new Cell(id, Fields.ROOT, "Music"));
+    cells.add(
+        new Cell(
+            id,
+            Fields.PATH,
+            "Folder " + id / 60 + "/" + String.format("%02d", id % 60) + " " + title + ".mp3"));
+    cells.add(new Cell(id, Fields.DURATION, String.valueOf(120 + random.nextInt(200))));
+    cells.add(new Cell(id, Fields.SIZE, String.valueOf(4_000_000 + random.nextInt(4_000_000))));
+    cells.add(new Cell(id, Fields.STATE, "present"));
+  }
+
+  private static void comment(int id, Random random, List<Cell> cells) {
+    String codes =
+        random.nextInt(3) == 0
+            ? ""
+            : " /90S/"
+                + (random.nextBoolean() ? "SKA/" : "SOU/")
+                + (random.nextBoolean() ? "SPR/" : "LAP/");
+    cells.add(new Cell(id, Fields.COMMENT, ("note " + random.nextInt(20_000) + codes).strip()));
   }
 
   private void fill(Connection db) throws SQLException {

@@ -155,15 +155,8 @@ public final class LargeCopies {
       prints[id] = copy ? worn(prints[original[id]]) : made();
     }
     long held = heap();
+    double read = readAll(prints);
     long start = System.nanoTime();
-    long bits = 0;
-    for (int id = 1; id <= TRACKS; id++) {
-      for (int i = 0; i < prints[id].length(); i++) {
-        bits += Integer.bitCount(prints[id].word(i));
-      }
-    }
-    double read = bits > 0 ? seconds(start) : 0;
-    start = System.nanoTime();
     List<Pair> pairs =
         SoundPairs.of(
             IntStream.rangeClosed(1, TRACKS).toArray(), id -> prints[id], Progress.SILENT);
@@ -183,25 +176,22 @@ public final class LargeCopies {
         held - before);
   }
 
+  private static double readAll(SoundPrint[] prints) {
+    long start = System.nanoTime();
+    long bits = 0;
+    for (int id = 1; id <= TRACKS; id++) {
+      for (int i = 0; i < prints[id].length(); i++) {
+        bits += Integer.bitCount(prints[id].word(i));
+      }
+    }
+    return bits > 0 ? seconds(start) : 0;
+  }
+
   /** Twelve folders with folders in them moved; files of one name and size stand about twice. */
   private void moves() {
     List<Cell> cells = new ArrayList<>();
     List<FoundFile> disk = new ArrayList<>();
-    for (int id = 1; id <= LOST; id++) {
-      int set = id % 12;
-      String rest = "Night " + id % 150 + "/" + id + ".mp3";
-      long size = 4_000_000 + random.nextInt(4_000_000);
-      cells.add(new Cell(id, Fields.STATE, "lost"));
-      cells.add(new Cell(id, Fields.ROOT, "Music"));
-      cells.add(new Cell(id, Fields.PATH, "Set " + set + "/" + rest));
-      cells.add(new Cell(id, Fields.SIZE, String.valueOf(size)));
-      cells.add(new Cell(id, Fields.SOUND_SEAL, String.valueOf(size)));
-      disk.add(
-          new FoundFile(new Place("Music", "Archive/20" + set + "/Set " + set + "/" + rest), size));
-      if (id % 10 == 0) {
-        disk.add(new FoundFile(new Place("Music", "Loose/" + id + ".mp3"), size));
-      }
-    }
+    forget(cells, disk);
     Snapshot snapshot = Snapshot.empty().with(cells);
     double best = Double.POSITIVE_INFINITY;
     List<FolderMove> moves = List.of();
@@ -221,6 +211,24 @@ public final class LargeCopies {
     say(
         "%,d lost files, %,d on the disk: %.2f s; %d decisions explain %,d; heap %d MB",
         LOST, disk.size(), best, moves.size(), closed, heap());
+  }
+
+  private void forget(List<Cell> cells, List<FoundFile> disk) {
+    for (int id = 1; id <= LOST; id++) {
+      int set = id % 12;
+      String rest = "Night " + id % 150 + "/" + id + ".mp3";
+      long size = 4_000_000 + random.nextInt(4_000_000);
+      cells.add(new Cell(id, Fields.STATE, "lost"));
+      cells.add(new Cell(id, Fields.ROOT, "Music"));
+      cells.add(new Cell(id, Fields.PATH, "Set " + set + "/" + rest));
+      cells.add(new Cell(id, Fields.SIZE, String.valueOf(size)));
+      cells.add(new Cell(id, Fields.SOUND_SEAL, String.valueOf(size)));
+      disk.add(
+          new FoundFile(new Place("Music", "Archive/20" + set + "/Set " + set + "/" + rest), size));
+      if (id % 10 == 0) {
+        disk.add(new FoundFile(new Place("Music", "Loose/" + id + ".mp3"), size));
+      }
+    }
   }
 
   /** Files that are told by their seals; how long a disk takes to read them is left out. */

@@ -54,15 +54,7 @@ public final class PrintTable {
     Path folder = Files.createTempDirectory("prints");
     Map<Integer, SoundPrint> originals = new LinkedHashMap<>();
     Map<String, List<Path>> forms = new LinkedHashMap<>();
-    for (int i = 0; i < recordings; i++) {
-      short[] samples = PieceSynth.render(Piece.of(firstSeed + i));
-      Path original = folder.resolve(i + ".flac");
-      Encoder.writeFull(samples, original, Form.FLAC, 0);
-      originals.put(i, SoundPrints.of(original));
-      for (Map.Entry<String, Path> form : forms(folder, i, samples).entrySet()) {
-        forms.computeIfAbsent(form.getKey(), f -> new ArrayList<>()).add(form.getValue());
-      }
-    }
+    make(recordings, firstSeed, folder, originals, forms);
     Map<Integer, SoundPrint> all = amongOthers(originals);
     PrintIndex index = index(out, all);
     out.println("| form | found | equal bits, least | other recordings taken for it |");
@@ -97,6 +89,24 @@ public final class PrintTable {
     queries(out, index, all);
     speed(out, forms.values());
     clear(folder);
+  }
+
+  private static void make(
+      int recordings,
+      int firstSeed,
+      Path folder,
+      Map<Integer, SoundPrint> originals,
+      Map<String, List<Path>> forms)
+      throws IOException, Unreadable {
+    for (int i = 0; i < recordings; i++) {
+      short[] samples = PieceSynth.render(Piece.of(firstSeed + i));
+      Path original = folder.resolve(i + ".flac");
+      Encoder.writeFull(samples, original, Form.FLAC, 0);
+      originals.put(i, SoundPrints.of(original));
+      for (Map.Entry<String, Path> form : forms(folder, i, samples).entrySet()) {
+        forms.computeIfAbsent(form.getKey(), f -> new ArrayList<>()).add(form.getValue());
+      }
+    }
   }
 
   /** The originals, and others from number 1000 on. */

@@ -104,14 +104,7 @@ final class MutatedFiles {
   private static int edited(MusicCollection collection, Map<Path, byte[]> bytes)
       throws IOException, Unreadable {
     Snapshot before = collection.state().snapshot();
-    Map<Integer, String> sounds = new HashMap<>();
-    for (int id : before.tracks()) {
-      try {
-        sounds.put(id, TagFiles.payload(collection.state().path(id)));
-      } catch (Unreadable silent) {
-        sounds.put(id, "");
-      }
-    }
+    Map<Integer, String> sounds = sounds(collection, before);
     Outcome outcome =
         collection.apply(
             TrackEdits.set(
@@ -133,11 +126,27 @@ final class MutatedFiles {
       Outcome back = collection.undo(outcome.number(), Progress.SILENT);
       LostMusic.unless(back.refused().isEmpty(), "not taken back: " + back.refused());
     }
+    unaltered(bytes);
+    return outcome.tracks();
+  }
+
+  private static Map<Integer, String> sounds(MusicCollection collection, Snapshot before) {
+    Map<Integer, String> sounds = new HashMap<>();
+    for (int id : before.tracks()) {
+      try {
+        sounds.put(id, TagFiles.payload(collection.state().path(id)));
+      } catch (Unreadable silent) {
+        sounds.put(id, "");
+      }
+    }
+    return sounds;
+  }
+
+  private static void unaltered(Map<Path, byte[]> bytes) throws IOException {
     for (Map.Entry<Path, byte[]> one : bytes.entrySet()) {
       LostMusic.unless(
           Arrays.equals(one.getValue(), Files.readAllBytes(one.getKey())),
           "other bytes after undo: " + one.getKey());
     }
-    return outcome.tracks();
   }
 }

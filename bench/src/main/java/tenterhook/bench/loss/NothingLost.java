@@ -41,39 +41,10 @@ public final class NothingLost {
    */
   static void run(Path folder, int... counts) throws Exception {
     long seed = counts[4];
-    List<Integer> killed =
-        halves(
-            folder.resolve("k"),
-            seed,
-            (here, own) -> new AimedKills(here, own).run(share(counts[0]), said("kills")));
-    say(
-        "%,d aimed kills, %,d of them in the middle of a change: nothing lost",
-        2 * share(counts[0]), killed.stream().mapToInt(i -> i).sum());
-    List<java.util.Map<InjectedFaults.Fault, Integer>> faults =
-        halves(
-            folder.resolve("f"),
-            seed,
-            (here, own) -> new InjectedFaults(here, own).run(share(counts[1]), said("faults")));
-    say(
-        "%,d injected faults (%s): nothing lost",
-        faults.stream().flatMap(f -> f.values().stream()).mapToInt(i -> i).sum(), faults);
-    List<MutatedFiles.Result> mutants =
-        halves(
-            folder.resolve("m"),
-            seed,
-            (here, own) -> new MutatedFiles(here, own).run(share(counts[2]), said("mutants")));
-    say(
-        "%,d damaged files, %,d of them tracks, %,d edited and taken back: nothing lost",
-        2 * share(counts[2]),
-        mutants.stream().mapToInt(MutatedFiles.Result::read).sum(),
-        mutants.stream().mapToInt(MutatedFiles.Result::written).sum());
-    halves(
-        folder.resolve("s"),
-        seed,
-        (here, own) -> {
-          new UndoSequences(here, own).run(share(counts[3]), said("sequences"));
-          return 0;
-        });
+    kills(folder, counts[0], seed);
+    faults(folder, counts[1], seed);
+    mutants(folder, counts[2], seed);
+    sequences(folder, counts[3], seed);
     say(
         "%,d sequences of changes taken back in any order: every byte as before",
         2 * share(counts[3]));
@@ -81,6 +52,51 @@ public final class NothingLost {
     say(
         "two programs on one folder: %,d edits done, %,d refused, none overwritten",
         two[0], two[1]);
+  }
+
+  private static void kills(Path folder, int count, long seed) throws Exception {
+    List<Integer> killed =
+        halves(
+            folder.resolve("k"),
+            seed,
+            (here, own) -> new AimedKills(here, own).run(share(count), said("kills")));
+    say(
+        "%,d aimed kills, %,d of them in the middle of a change: nothing lost",
+        2 * share(count), killed.stream().mapToInt(i -> i).sum());
+  }
+
+  private static void faults(Path folder, int count, long seed) throws Exception {
+    List<java.util.Map<InjectedFaults.Fault, Integer>> faults =
+        halves(
+            folder.resolve("f"),
+            seed,
+            (here, own) -> new InjectedFaults(here, own).run(share(count), said("faults")));
+    say(
+        "%,d injected faults (%s): nothing lost",
+        faults.stream().flatMap(f -> f.values().stream()).mapToInt(i -> i).sum(), faults);
+  }
+
+  private static void mutants(Path folder, int count, long seed) throws Exception {
+    List<MutatedFiles.Result> mutants =
+        halves(
+            folder.resolve("m"),
+            seed,
+            (here, own) -> new MutatedFiles(here, own).run(share(count), said("mutants")));
+    say(
+        "%,d damaged files, %,d of them tracks, %,d edited and taken back: nothing lost",
+        2 * share(count),
+        mutants.stream().mapToInt(MutatedFiles.Result::read).sum(),
+        mutants.stream().mapToInt(MutatedFiles.Result::written).sum());
+  }
+
+  private static void sequences(Path folder, int count, long seed) throws Exception {
+    halves(
+        folder.resolve("s"),
+        seed,
+        (here, own) -> {
+          new UndoSequences(here, own).run(share(count), said("sequences"));
+          return 0;
+        });
   }
 
   private static int share(int count) {

@@ -95,6 +95,30 @@ public final class Screenshots {
   private void take() {
     stage.setWidth(1280);
     stage.setHeight(800);
+    documented();
+    if (!only.isEmpty()) {
+      shots.add(new Shot("shelf", this::shelf));
+      shots.add(new Shot("rule-text", this::ruleText));
+      shots.add(new Shot("many-crates", this::manyCrates));
+      shots.add(new Shot("send-out", this::sendOut));
+      shots.add(new Shot("bring-over", this::bringOver));
+      shots.add(new Shot("strays", () -> codes(2)));
+      shots.removeIf(s -> !only.contains(s.name()));
+      next(0);
+      return;
+    }
+    workspace.repairs().look();
+    workspace.job(
+        Words.of("catalogue.job"),
+        true,
+        p -> workspace.repairs().lookUpNow(p),
+        found -> {
+          workspace.repairs().follow();
+          measureMost();
+        });
+  }
+
+  private void documented() {
     shots.add(new Shot("weave", () -> shell.go(Station.WEAVE)));
     shots.add(new Shot("arrivals", this::arrivals));
     shots.add(new Shot("repairs-names", () -> repairs(RepairKind.ARTIST_IN_TITLE)));
@@ -120,26 +144,6 @@ public final class Screenshots {
     shots.add(new Shot("history", this::history));
     shots.add(new Shot("holding-bay", this::holdingBay));
     shots.add(new Shot("weave-night", this::night));
-    if (!only.isEmpty()) {
-      shots.add(new Shot("shelf", this::shelf));
-      shots.add(new Shot("rule-text", this::ruleText));
-      shots.add(new Shot("many-crates", this::manyCrates));
-      shots.add(new Shot("send-out", this::sendOut));
-      shots.add(new Shot("bring-over", this::bringOver));
-      shots.add(new Shot("strays", () -> codes(2)));
-      shots.removeIf(s -> !only.contains(s.name()));
-      next(0);
-      return;
-    }
-    workspace.repairs().look();
-    workspace.job(
-        Words.of("catalogue.job"),
-        true,
-        p -> workspace.repairs().lookUpNow(p),
-        found -> {
-          workspace.repairs().follow();
-          measureMost();
-        });
   }
 
   /** All but a few files are measured before, so that the job can be seen at the rest. */

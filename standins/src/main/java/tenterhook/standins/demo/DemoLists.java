@@ -33,13 +33,7 @@ final class DemoLists {
     List<Entry> night = new ArrayList<>();
     for (int i = 0; i < plan.size(); i++) {
       DemoTrack track = plan.get(i);
-      Entry entry =
-          new Entry(
-              Optional.of(folder.resolve(track.path)),
-              track.tag(Fields.ARTIST),
-              track.tag(Fields.TITLE),
-              "",
-              -1);
+      Entry entry = entry(folder, track);
       if (!track.movesTo.isEmpty() || track.deleted) {
         if (old.size() < 2 * EVERY) {
           old.add(entry);
@@ -61,6 +55,15 @@ final class DemoLists {
     night.add(new Entry(Optional.empty(), "", "test tone 400 Hz", "", -1));
     write(folder.resolve(NIGHT), "Coldharbour Rink", Optional.of(LocalDate.of(2026, 3, 7)), night);
     Files.createDirectories(folder.resolve("Inbox/From the stick"));
+  }
+
+  private static Entry entry(Path folder, DemoTrack track) {
+    return new Entry(
+        Optional.of(folder.resolve(track.path)),
+        track.tag(Fields.ARTIST),
+        track.tag(Fields.TITLE),
+        "",
+        -1);
   }
 
   private static void write(Path file, String title, Optional<LocalDate> night, List<Entry> entries)

@@ -77,6 +77,17 @@ public final class DemoMusic {
       }
       await(running);
     }
+    copies(folder, plan, done, progress);
+    if (Files.isDirectory(folder.resolve(DemoAlbums.WITH_PICTURE))) {
+      Files.write(folder.resolve(DemoAlbums.WITH_PICTURE + "/cover.jpg"), cover("Slipway", 500));
+    }
+    DemoLists.write(folder, plan);
+    DemoTruth.write(folder.resolve(TRUTH), plan);
+    return done[0];
+  }
+
+  private static void copies(Path folder, List<DemoTrack> plan, int[] done, Progress progress)
+      throws IOException {
     for (DemoTrack track : plan) {
       if (!track.copyOf.isEmpty() && !progress.stopped()) {
         Path target = folder.resolve(track.path);
@@ -86,12 +97,6 @@ public final class DemoMusic {
         progress.at(++done[0], plan.size(), track.path);
       }
     }
-    if (Files.isDirectory(folder.resolve(DemoAlbums.WITH_PICTURE))) {
-      Files.write(folder.resolve(DemoAlbums.WITH_PICTURE + "/cover.jpg"), cover("Slipway", 500));
-    }
-    DemoLists.write(folder, plan);
-    DemoTruth.write(folder.resolve(TRUTH), plan);
-    return done[0];
   }
 
   private static void await(List<Future<?>> running) throws IOException {

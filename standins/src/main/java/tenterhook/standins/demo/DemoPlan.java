@@ -90,22 +90,27 @@ final class DemoPlan {
         new DemoTrack(recording, folder + "/" + name + "." + form.ending(), form, KBPS[number % 4]);
     track.tagForm = tagForm;
     int year = 1960 + random.nextInt(66);
+    tags(track, number, place, year, style, artist, title);
+    if (track.brief()) {
+      shortTag(track);
+    }
+    track.settle();
+    return track;
+  }
+
+  private void tags(
+      DemoTrack track, int number, int place, int year, int style, String artist, String title) {
     set(track, Fields.ARTIST, artist);
     set(track, Fields.TITLE, title);
     set(track, Fields.ALBUM, DemoWords.ALBUMS.get(random.nextInt(8)));
     set(track, Fields.GENRE, DemoWords.GENRES.get(style));
     set(track, Fields.YEAR, String.valueOf(year));
     set(track, Fields.TRACK, String.valueOf(place));
-    set(track, Fields.BPM, bpm(recording, form));
-    set(track, Fields.KEY, recording.key());
-    set(track, Fields.COMMENT, comment(number, year, style, recording));
+    set(track, Fields.BPM, bpm(track.recording, track.form));
+    set(track, Fields.KEY, track.recording.key());
+    set(track, Fields.COMMENT, comment(number, year, style, track.recording));
     track.cover = track.tag(Fields.ALBUM);
     track.coverSide = 400 + 100 * (DemoWords.ALBUMS.indexOf(track.cover) % 3);
-    if (track.brief()) {
-      shortTag(track);
-    }
-    track.settle();
-    return track;
   }
 
   /** The field is whole numbers in the m4a container. */

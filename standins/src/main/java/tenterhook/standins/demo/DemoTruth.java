@@ -91,6 +91,13 @@ final class DemoTruth {
     if (track.deleted) {
       one.put("deleted", true);
     }
+    troubles(one, track);
+    ObjectNode clean = one.putObject("clean");
+    track.clean.forEach((field, value) -> clean.put(field.key(), value));
+    one.put("cover", track.cover);
+  }
+
+  private static void troubles(ObjectNode one, DemoTrack track) {
     ArrayNode troubles = one.putArray("troubles");
     for (DemoTrack.Trouble trouble : track.troubles) {
       troubles
@@ -109,9 +116,6 @@ final class DemoTruth {
           .put("value", trap.value())
           .put("why", trap.why());
     }
-    ObjectNode clean = one.putObject("clean");
-    track.clean.forEach((field, value) -> clean.put(field.key(), value));
-    one.put("cover", track.cover);
   }
 
   private static void put(ObjectNode one, String name, String value) {
