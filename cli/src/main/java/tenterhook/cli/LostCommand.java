@@ -37,7 +37,7 @@ import tenterhook.core.lost.Wishes;
 final class LostCommand extends Work {
   @Override
   void run(MusicCollection collection) {
-    collection.disks().presence(progress()).away().forEach(away -> notThere(this, away));
+    collection.disks().availability(progress()).away().forEach(away -> notThere(this, away));
     LostFinder.lost(tracks(collection))
         .forEach(
             (int id) ->
@@ -83,9 +83,9 @@ final class LostCommand extends Work {
 
     @Override
     void run(MusicCollection collection) throws IOException {
-      FileAvailability presence = collection.disks().presence(progress());
+      FileAvailability availability = collection.disks().availability(progress());
       int lost = LostFinder.lost(tracks(collection)).getCardinality();
-      presence.away().forEach(away -> notThere(this, away));
+      availability.away().forEach(away -> notThere(this, away));
       if (lost == 0) {
         say(object().put("lost", 0), "every track of the folders that are there has its file");
         return;

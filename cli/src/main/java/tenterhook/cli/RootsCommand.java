@@ -86,7 +86,7 @@ final class RootsCommand extends Work {
         main.err.println("this is not that folder; nothing was changed");
       } else if (!main.dryRun) {
         apply(collection, found.change());
-        collection.disks().presence(progress());
+        collection.disks().availability(progress());
       }
     }
   }

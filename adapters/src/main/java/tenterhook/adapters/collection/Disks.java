@@ -173,7 +173,7 @@ public final class Disks {
    *
    * @param progress told of every thousand tracks; after a stop nothing is noted
    */
-  public FileAvailability presence(Progress progress) {
+  public FileAvailability availability(Progress progress) {
     long since = collection.moment();
     int slot = (int) (collection.today().toEpochDay() % FileAvailability.SLOTS);
     FileAvailability found = FileAvailability.of(collection.state(), slot, progress);

@@ -30,8 +30,6 @@ import tenterhook.core.track.Cell;
  * by the open collection alone, one change at a time.
  */
 public final class ChangeExecutor {
-  /** How a refusal ends where an undo could set old values, but not make the very bytes again. */
-  public static final String VALUES_INSTEAD = "the old values can be set instead";
 
   private final Store store;
   private final Ledger ledger;

@@ -65,7 +65,12 @@ final class ChangeRun {
 
   void take(CollectionState state, int id, FileResult result) {
     switch (result) {
-      case FileResult.Untouched untouched -> refuse(state, id, untouched.reason());
+      case FileResult.Untouched untouched -> {
+        out.add(id);
+        refused.add(
+            new Refusal(
+                id, state.path(id).toString(), untouched.reason(), untouched.valuesWouldDo()));
+      }
       case FileResult.Stale stale -> {
         refuse(state, id, stale.reason());
         cells.addAll(stale.cells());

@@ -9,8 +9,9 @@ sealed interface FileResult {
    * Nothing happened to the file; safe to refuse.
    *
    * @param reason what happened and what to do
+   * @param valuesWouldDo whether only the file's bytes of before are not known
    */
-  record Untouched(String reason) implements FileResult {}
+  record Untouched(String reason, boolean valuesWouldDo) implements FileResult {}
 
   /**
    * Nothing happened to the file, since it is not what the collection took it for.

@@ -71,12 +71,25 @@ final class FileStep {
 
   /** A file that was left as it was. */
   private static final class Refused extends Exception {
+    private final boolean valuesWouldDo;
+
     Refused(String reason, @Nullable Throwable cause) {
       super(reason, cause);
+      this.valuesWouldDo = cause instanceof BytesUnknown;
     }
 
     Refused(String reason) {
       this(reason, null);
+    }
+  }
+
+  /** A file whose bytes of before cannot be made again, of which only old values are known. */
+  private static final class BytesUnknown extends IOException {
+    BytesUnknown(String why) {
+      super(
+          "its bytes of before cannot be made again ("
+              + why
+              + "); the old values can be set instead");
     }
   }
 
@@ -93,7 +106,7 @@ final class FileStep {
     try {
       return done(id, edits);
     } catch (Refused reason) {
-      return new FileResult.Untouched(String.valueOf(reason.getMessage()));
+      return new FileResult.Untouched(String.valueOf(reason.getMessage()), reason.valuesWouldDo);
     } catch (Other reason) {
       return new FileResult.Stale(String.valueOf(reason.getMessage()), readAgain(id));
     } catch (RuntimeException | Error broken) {
@@ -361,11 +374,7 @@ final class FileStep {
       why = String.valueOf(gone.getMessage());
     }
     if (task.exactly()) {
-      throw new Unreadable(
-          "its bytes of before cannot be made again ("
-              + why
-              + "); "
-              + ChangeExecutor.VALUES_INSTEAD);
+      throw new BytesUnknown(why);
     }
     Files.copy(file, copy, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
     return written(copy, payload, now, after);

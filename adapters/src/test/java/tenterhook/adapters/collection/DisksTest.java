@@ -23,7 +23,7 @@ import tenterhook.core.lost.Wishes;
 
 class DisksTest extends CollectionTest {
   private FileAvailability look() {
-    return collection.disks().presence(Progress.SILENT);
+    return collection.disks().availability(Progress.SILENT);
   }
 
   @Test

@@ -52,7 +52,7 @@ class QuickHandsTest extends CollectionTest {
                 for (int i = 0; i < 20; i++) {
                   Wavs.make(music.resolve("Later/" + i + ".wav"), 500 + i);
                   collection.scan(music, Progress.SILENT);
-                  collection.disks().presence(Progress.SILENT);
+                  collection.disks().availability(Progress.SILENT);
                 }
                 return null;
               });

@@ -31,7 +31,7 @@ final class SecondProgram {
         .scan(folder, Progress.SILENT)
         .issues()
         .forEach(i -> System.out.println(i.path() + ": " + i.reason()));
-    collection.disks().presence(Progress.SILENT);
+    collection.disks().availability(Progress.SILENT);
     System.out.println("lost " + LostFinder.lost(collection.state().snapshot()).getCardinality());
   }
 

@@ -209,7 +209,7 @@ class OnlyCopyTest extends CollectionTest {
       for (int hour = 0; hour < 24; hour++) {
         later();
       }
-      seen = collection.disks().presence(Progress.SILENT).changed().getCardinality();
+      seen = collection.disks().availability(Progress.SILENT).changed().getCardinality();
     }
     assertThat(seen).isEqualTo(1);
   }

@@ -256,7 +256,7 @@ class UndoTest extends CollectionTest {
     assertThat(now().count()).isEqualTo(3);
     assertThat(now().raw(id("one.wav"), Fields.TITLE)).isEqualTo("Cold Lamps");
     Files.move(away, music);
-    collection.disks().presence(Progress.SILENT);
+    collection.disks().availability(Progress.SILENT);
     assertThat(now().raw(id("one.wav"), Fields.ALBUM)).isEqualTo("Slipway");
     assertThat(collection.confirmOpen()).isZero();
   }

@@ -16,6 +16,7 @@ import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
+import tenterhook.core.text.PortableNames;
 import tenterhook.core.track.Snapshot;
 
 /**
@@ -27,8 +28,6 @@ public final class PathPattern {
   public static final String USUAL = "{genre}/{artist} - {title}";
 
   private static final Pattern PLACE = Pattern.compile("\\{(\\w+)\\}");
-  private static final int LONGEST_PART = 120;
-
   private final String text;
   private final List<Field<?>> fields;
 
@@ -70,7 +69,7 @@ public final class PathPattern {
     String[] parts = text.split("/");
     List<String> made = new ArrayList<>();
     for (String part : parts) {
-      made.add(safe(filled(part, snapshot, id)));
+      made.add(PortableNames.safe(filled(part, snapshot, id).replaceAll("\\s+", " ")));
     }
     String name = snapshot.fileName(id);
     int dot = name.lastIndexOf('.');
@@ -96,14 +95,6 @@ public final class PathPattern {
   private static String base(String name) {
     int dot = name.lastIndexOf('.');
     return dot > 0 ? name.substring(0, dot) : name;
-  }
-
-  /** Without what disks do not take: strokes, colons and the like, dots and blanks at the ends. */
-  private static String safe(String part) {
-    String kept = part.replaceAll("[\\\\/:*?\"<>|\\p{Cntrl}]+", "_").replaceAll("\\s+", " ");
-    kept = kept.replaceAll("^[. ]+|[. ]+$", "");
-    kept = kept.substring(0, Math.min(LONGEST_PART, kept.length())).strip();
-    return kept.isEmpty() ? "_" : kept;
   }
 
   /**

@@ -40,6 +40,13 @@ public record Outcome(
    * @param id the track, 0 when no track is meant
    * @param path absolute path, or a name of what was refused
    * @param reason what happened and what to do
+   * @param valuesWouldDo whether an undo was refused only since the file's bytes of before are not
+   *     known, while its old values are
    */
-  public record Refusal(int id, String path, String reason) {}
+  public record Refusal(int id, String path, String reason, boolean valuesWouldDo) {
+    /** A refusal that another way of undo would not help. */
+    public Refusal(int id, String path, String reason) {
+      this(id, path, reason, false);
+    }
+  }
 }

@@ -97,8 +97,8 @@ public final class Measurer {
     overview.add(mono, frames);
     toBandwidth.add(mono, frames);
     float[] slowly = resampler.resampled(mono, frames);
-    for (FrameSplitter framer : slow) {
-      framer.add(slowly, resampler.made());
+    for (FrameSplitter splitter : slow) {
+      splitter.add(slowly, resampler.made());
     }
     lows(slowly, resampler.made());
   }

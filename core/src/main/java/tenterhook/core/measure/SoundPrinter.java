@@ -24,7 +24,7 @@ public final class SoundPrinter {
   private final Optional<Resampler> resampler;
 
   private final SoundPrint.Builder print = new SoundPrint.Builder(HERTZ, FRAME);
-  private final FrameSplitter framer = new FrameSplitter(FRAME, HERTZ / SoundPrint.RATE, print);
+  private final FrameSplitter splitter = new FrameSplitter(FRAME, HERTZ / SoundPrint.RATE, print);
   private final float[] mono = new float[BLOCK];
   private int filled;
   private boolean pending;
@@ -127,15 +127,15 @@ public final class SoundPrinter {
     float[] slow = mono;
     int count = filled;
     filled = 0;
-    for (Decimator halver : halvers) {
-      count = halver.halve(slow, count);
-      slow = halver.out();
+    for (Decimator decimator : halvers) {
+      count = decimator.halve(slow, count);
+      slow = decimator.out();
     }
     if (resampler.isPresent()) {
       slow = resampler.get().resampled(slow, count);
       count = resampler.get().made();
     }
-    framer.add(slow, count);
+    splitter.add(slow, count);
   }
 
   /** The print of all that was given. To be called once, at the end. */

@@ -33,19 +33,29 @@ public final class PortableNames {
     int dot = name.lastIndexOf('.');
     boolean ended = dot > 0 && name.length() - dot <= 6;
     String ending = ended ? plain(name.substring(dot + 1)) : "";
-    String base = plain(ended ? name.substring(0, dot) : name);
-    if (base.isEmpty() || DEVICE.matcher(base).matches()) {
-      base = "_" + base;
-    }
-    while (base.getBytes(StandardCharsets.UTF_8).length > LONGEST) {
-      base = base.substring(0, base.offsetByCodePoints(base.length(), -1)).strip();
-    }
+    String base = safe(ended ? name.substring(0, dot) : name);
     String tail = ending.isEmpty() ? "" : "." + ending;
     String given = base + tail;
     for (int i = 2; !taken.add(given.toLowerCase(Locale.ROOT)); i++) {
       given = base + " " + i + tail;
     }
     return given;
+  }
+
+  /**
+   * A name without an ending, or the name of a folder, that every system takes.
+   *
+   * @return never empty; at most 200 bytes of UTF-8
+   */
+  public static String safe(String name) {
+    String safe = plain(name);
+    if (safe.isEmpty() || DEVICE.matcher(safe).matches()) {
+      safe = "_" + safe;
+    }
+    while (safe.getBytes(StandardCharsets.UTF_8).length > LONGEST) {
+      safe = safe.substring(0, safe.offsetByCodePoints(safe.length(), -1)).strip();
+    }
+    return safe;
   }
 
   private static String plain(String text) {

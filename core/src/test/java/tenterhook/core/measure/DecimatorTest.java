@@ -11,7 +11,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class DecimatorTest {
   /** The level of a sine after halving, against what went in. */
-  private static double gain(Decimator halver, double ofRate, int block) {
+  private static double gain(Decimator decimator, double ofRate, int block) {
     int count = 20_000;
     double sum = 0;
     int made = 0;
@@ -21,9 +21,9 @@ class DecimatorTest {
       for (int i = 0; i < some; i++) {
         part[i] = (float) Math.sin(2 * Math.PI * ofRate * (from + i));
       }
-      int got = halver.halve(part, some);
+      int got = decimator.halve(part, some);
       for (int i = 0; i < got; i++) {
-        sum += halver.out()[i] * halver.out()[i];
+        sum += decimator.out()[i] * decimator.out()[i];
       }
       made += got;
     }
@@ -56,8 +56,8 @@ class DecimatorTest {
   void aConstantStaysWhatItIs() {
     float[] ones = new float[64];
     Arrays.fill(ones, 1);
-    Decimator halver = Decimator.sharp(64);
-    int made = halver.halve(ones, 64);
-    assertThat(halver.out()[made - 1]).isCloseTo(1, offset(1e-5f));
+    Decimator decimator = Decimator.sharp(64);
+    int made = decimator.halve(ones, 64);
+    assertThat(decimator.out()[made - 1]).isCloseTo(1, offset(1e-5f));
   }
 }

@@ -24,7 +24,7 @@ class FrontEndTest {
           double hop = random.nextDouble(0.6, 90);
           int length = Seeds.between(random, 0, 3000);
           List<float[]> seen = new ArrayList<>();
-          FrameSplitter framer =
+          FrameSplitter splitter =
               new FrameSplitter(
                   size,
                   hop,
@@ -40,7 +40,7 @@ class FrontEndTest {
             for (int i = 0; i < some; i++) {
               piece[i] = at + i;
             }
-            framer.add(piece, some);
+            splitter.add(piece, some);
             at += some;
           }
           int expected = 0;

@@ -108,7 +108,7 @@ public class TenterhookApp extends Application {
     Shell shell = new Shell(opened);
     Thread.setDefaultUncaughtExceptionHandler(
         (thread, broken) -> {
-          Platform.runLater(() -> opened.frame().tell(Words.of("told.broken", broken), true, 0));
+          Platform.runLater(() -> opened.frame().inform(Words.of("told.broken", broken), true, 0));
         });
     String[] size = collection.setting(SIZE).orElse("1280 800").split(" ");
     stage.getScene().setRoot(shell);

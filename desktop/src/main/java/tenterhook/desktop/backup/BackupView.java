@@ -80,7 +80,7 @@ public final class BackupView extends StationOutline {
         Words.of("backup.job"),
         p -> Backup.write(workspace.collection(), folder),
         zip -> {
-          workspace.frame().tell(Words.of("backup.done", zip), false, 0);
+          workspace.frame().inform(Words.of("backup.done", zip), false, 0);
           shown();
         });
   }
@@ -119,7 +119,7 @@ public final class BackupView extends StationOutline {
   /** Says that it is time for a backup, if it is and the DJ wants to hear it. */
   public void remind() {
     Backup.due(workspace.collection())
-        .ifPresent(days -> workspace.frame().tell(Words.of("backup.due", days), false, 0));
+        .ifPresent(days -> workspace.frame().inform(Words.of("backup.due", days), false, 0));
   }
 
   @Override

@@ -131,7 +131,7 @@ final class CodeMenu {
             text -> {
               String[] parts = text.strip().split("\\s+", 2);
               switch (FindParser.parse(parts.length > 1 ? parts[1] : "", book())) {
-                case Parsed.Bad bad -> workspace.frame().tell(bad.message(), true, 0);
+                case Parsed.Bad bad -> workspace.frame().inform(bad.message(), true, 0);
                 case Parsed.Good good ->
                     guarded(
                         () ->
@@ -155,7 +155,7 @@ final class CodeMenu {
             Words.of("codebook.rule"),
             text -> {
               if (FindParser.parse(text, book()) instanceof Parsed.Bad bad) {
-                workspace.frame().tell(bad.message(), true, 0);
+                workspace.frame().inform(bad.message(), true, 0);
               } else {
                 set(
                     Words.of("change.derive", code.token()),
@@ -244,7 +244,7 @@ final class CodeMenu {
     try {
       work.run();
     } catch (IllegalArgumentException wrong) {
-      workspace.frame().tell(String.valueOf(wrong.getMessage()), true, 0);
+      workspace.frame().inform(String.valueOf(wrong.getMessage()), true, 0);
     }
   }
 }

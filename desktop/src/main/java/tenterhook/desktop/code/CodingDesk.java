@@ -295,7 +295,7 @@ final class CodingDesk extends BorderPane {
   private void toggle(String token) {
     RoaringBitmap ids = selection();
     if (ids.isEmpty()) {
-      workspace.frame().tell(Words.of("coding.noTracks"), false, 0);
+      workspace.frame().inform(Words.of("coding.noTracks"), false, 0);
       return;
     }
     apply(ids, now -> CodingModel.toggle(now, ids, token));

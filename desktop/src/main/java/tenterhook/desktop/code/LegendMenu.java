@@ -48,7 +48,7 @@ final class LegendMenu {
     Codebook book = workspace.state().get().codebook();
     try {
       LegendFile.write(file, book, Words.of("legend.title"));
-      workspace.frame().tell(Words.of("legend.written", file), false, 0);
+      workspace.frame().inform(Words.of("legend.written", file), false, 0);
     } catch (IOException | IllegalArgumentException trouble) {
       failed(file, trouble);
     }
@@ -78,7 +78,7 @@ final class LegendMenu {
   private void failed(Path file, Exception trouble) {
     workspace
         .frame()
-        .tell(Words.of("told.failed", file.getFileName(), trouble.getMessage()), true, 0);
+        .inform(Words.of("told.failed", file.getFileName(), trouble.getMessage()), true, 0);
   }
 
   private static FileChooser chooser(LegendFile form) {

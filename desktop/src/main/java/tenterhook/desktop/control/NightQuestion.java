@@ -32,7 +32,7 @@ public final class NightQuestion {
               try {
                 then.accept(LocalDate.parse(text.strip()));
               } catch (DateTimeParseException wrong) {
-                workspace.frame().tell(Words.of("plays.noDate", text), true, 0);
+                workspace.frame().inform(Words.of("plays.noDate", text), true, 0);
               }
             });
   }

@@ -160,7 +160,7 @@ final class TrackCell extends TableCell<Integer, Integer> {
     if (complaint.isPresent()) {
       workspace
           .frame()
-          .tell(Words.of("told.badValue", field.label(), text, complaint.get()), true, 0);
+          .inform(Words.of("told.badValue", field.label(), text, complaint.get()), true, 0);
       return;
     }
     cancelEdit();

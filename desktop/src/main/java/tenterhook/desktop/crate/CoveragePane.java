@@ -215,7 +215,7 @@ final class CoveragePane extends VBox {
     Crates after = Builders.added(before, shelf, more);
     int made = after.all().size() - before.all().size();
     if (made == 0) {
-      workspace.frame().tell(Words.of("coverage.thereAlready"), false, 0);
+      workspace.frame().inform(Words.of("coverage.thereAlready"), false, 0);
     } else {
       workspace.apply(
           new Change(

@@ -45,7 +45,7 @@ final class CrateCommands {
         workspace.apply(new Change(what, true, List.of(new Edit.SetCrates(crates(), then))));
       }
     } catch (IllegalArgumentException wrong) {
-      workspace.frame().tell(String.valueOf(wrong.getMessage()), true, 0);
+      workspace.frame().inform(String.valueOf(wrong.getMessage()), true, 0);
       return false;
     }
     return true;
@@ -176,7 +176,7 @@ final class CrateCommands {
       if (!imported.unknown().isEmpty()) {
         workspace
             .frame()
-            .tell(
+            .inform(
                 Words.of("told.import", imported.unknown().size(), imported.unknown().getFirst()),
                 true,
                 0);
@@ -184,7 +184,7 @@ final class CrateCommands {
     } catch (IOException trouble) {
       workspace
           .frame()
-          .tell(
+          .inform(
               Words.of("told.failed", file.getFileName().toString(), trouble.getMessage()),
               true,
               0);

@@ -273,7 +273,7 @@ final class RuleEditor extends VBox {
 
     @Override
     public void wrong(String message) {
-      workspace.frame().tell(message, true, 0);
+      workspace.frame().inform(message, true, 0);
     }
 
     @Override

@@ -156,7 +156,7 @@ final class SendOutPane extends VBox {
 
   private void write() {
     if (folder.getText().isBlank()) {
-      workspace.frame().tell(Words.of("sendOut.noFolder"), true, 0);
+      workspace.frame().inform(Words.of("sendOut.noFolder"), true, 0);
       return;
     }
     try {
@@ -173,7 +173,7 @@ final class SendOutPane extends VBox {
           r -> report(r, to),
           () -> write.setDisable(false));
     } catch (InvalidPathException noPath) {
-      workspace.frame().tell(String.valueOf(noPath.getMessage()), true, 0);
+      workspace.frame().inform(String.valueOf(noPath.getMessage()), true, 0);
     }
   }
 

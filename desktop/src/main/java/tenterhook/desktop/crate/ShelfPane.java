@@ -77,7 +77,7 @@ final class ShelfPane extends VBox {
     }
     String text = typed.indexOf(':') < 0 ? "artist:=\"" + typed.replace("\"", "") + "\"" : typed;
     switch (FindParser.parse(text, workspace.state().get().codebook())) {
-      case Parsed.Bad bad -> workspace.frame().tell(bad.message(), true, 0);
+      case Parsed.Bad bad -> workspace.frame().inform(bad.message(), true, 0);
       case Parsed.Good good ->
           Rule.line(good.query())
               .ifPresentOrElse(
@@ -85,7 +85,7 @@ final class ShelfPane extends VBox {
                     more.clear();
                     set(LineWords.of(line), n -> n.plus(line));
                   },
-                  () -> workspace.frame().tell(Words.of("rule.oneTerm"), true, 0));
+                  () -> workspace.frame().inform(Words.of("rule.oneTerm"), true, 0));
     }
   }
 
@@ -99,7 +99,7 @@ final class ShelfPane extends VBox {
               true,
               java.util.List.of(new Edit.SetCrates(now, after))));
     } catch (IllegalArgumentException circle) {
-      workspace.frame().tell(String.valueOf(circle.getMessage()), true, 0);
+      workspace.frame().inform(String.valueOf(circle.getMessage()), true, 0);
     }
   }
 }

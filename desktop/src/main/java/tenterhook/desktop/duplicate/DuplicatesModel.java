@@ -189,6 +189,6 @@ final class DuplicatesModel {
     int refused = outcomes.stream().mapToInt(o -> o.refused().size()).sum();
     String words = Words.of("duplicates.done", outcomes.size(), refused);
     long last = outcomes.isEmpty() || refused > 0 ? 0 : outcomes.getLast().number();
-    workspace.frame().tell(words, refused > 0, last);
+    workspace.frame().inform(words, refused > 0, last);
   }
 }

@@ -153,7 +153,7 @@ public final class DuplicatesView extends StationOutline {
       CopySearch.keep(workspace.collection(), own);
       model.criteria(Optional.of(own));
     } catch (IllegalArgumentException wrong) {
-      workspace.frame().tell(Words.of("duplicates.notCriteria", wrong.getMessage()), true, 0);
+      workspace.frame().inform(Words.of("duplicates.notCriteria", wrong.getMessage()), true, 0);
     }
     fillCriteria();
   }

@@ -96,7 +96,7 @@ final class SparesPane extends VBox {
             () -> {
               model.fate(new SpareFate.Hold());
               fates.getSelectionModel().select(0);
-              workspace.frame().tell(Words.of("spares.noRoot"), target != null, 0);
+              workspace.frame().inform(Words.of("spares.noRoot"), target != null, 0);
             });
   }
 }

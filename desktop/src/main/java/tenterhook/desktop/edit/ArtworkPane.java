@@ -141,7 +141,7 @@ final class ArtworkPane extends HBox {
     } catch (IOException trouble) {
       workspace
           .frame()
-          .tell(Words.of("told.failed", file.getName(), trouble.getMessage()), true, 0);
+          .inform(Words.of("told.failed", file.getName(), trouble.getMessage()), true, 0);
     }
   }
 
@@ -152,7 +152,7 @@ final class ArtworkPane extends HBox {
       size.setText(words(art));
       chosen.accept(Optional.of(art.raw()));
     } catch (Unreadable noPicture) {
-      workspace.frame().tell(String.valueOf(noPicture.getMessage()), true, 0);
+      workspace.frame().inform(String.valueOf(noPicture.getMessage()), true, 0);
     }
   }
 
@@ -166,10 +166,10 @@ final class ArtworkPane extends HBox {
         ImageIO.write(SwingFXUtils.fromFXImage(clipboard.getImage(), null), "png", png);
         take(png.toByteArray());
       } catch (IOException trouble) {
-        workspace.frame().tell(String.valueOf(trouble.getMessage()), true, 0);
+        workspace.frame().inform(String.valueOf(trouble.getMessage()), true, 0);
       }
     } else {
-      workspace.frame().tell(Words.of("art.noPaste"), false, 0);
+      workspace.frame().inform(Words.of("art.noPaste"), false, 0);
     }
   }
 
@@ -187,7 +187,7 @@ final class ArtworkPane extends HBox {
                     .flatMap(id -> workspace.collection().covers().of(id))
                     .ifPresentOrElse(
                         this::take,
-                        () -> workspace.frame().tell(Words.of("art.noTrack"), true, 0)));
+                        () -> workspace.frame().inform(Words.of("art.noTrack"), true, 0)));
   }
 
   private void remove() {

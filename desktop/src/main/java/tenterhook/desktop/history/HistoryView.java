@@ -67,7 +67,7 @@ public final class HistoryView extends StationOutline {
   private void shorten() {
     LedgerEntry chosen = entries.getSelectionModel().getSelectedItem();
     if (chosen == null) {
-      workspace.frame().tell(Words.of("history.choose"), false, 0);
+      workspace.frame().inform(Words.of("history.choose"), false, 0);
       return;
     }
     workspace
@@ -81,7 +81,7 @@ public final class HistoryView extends StationOutline {
                     true,
                     p -> workspace.collection().undoing().shorten(chosen.number()),
                     freed -> {
-                      workspace.frame().tell(Words.of("history.freed", freed / 1e6), false, 0);
+                      workspace.frame().inform(Words.of("history.freed", freed / 1e6), false, 0);
                       refresh();
                     }));
   }

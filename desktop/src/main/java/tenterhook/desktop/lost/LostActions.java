@@ -80,7 +80,7 @@ final class LostActions {
   void replace() {
     RoaringBitmap ids = selection.get();
     if (ids.getCardinality() != 1) {
-      workspace.frame().tell(Words.of("lost.chooseOne"), true, 0);
+      workspace.frame().inform(Words.of("lost.chooseOne"), true, 0);
       return;
     }
     File file = new FileChooser().showOpenDialog(window.get());
@@ -151,7 +151,7 @@ final class LostActions {
               new DiskReport(List.of(), now.emptyFolders(), now.playlists(), now.troubles()));
           workspace
               .frame()
-              .tell(
+              .inform(
                   Words.of("lost.toldBrought", reports.stream().mapToInt(r -> r.added()).sum()),
                   false,
                   0);
@@ -174,7 +174,7 @@ final class LostActions {
                   now.troubles()));
           workspace
               .frame()
-              .tell(Words.of("lost.toldMended", file.getFileName().toString()), false, 0);
+              .inform(Words.of("lost.toldMended", file.getFileName().toString()), false, 0);
         });
   }
 
@@ -228,7 +228,7 @@ final class LostActions {
                     n ->
                         workspace
                             .frame()
-                            .tell(
+                            .inform(
                                 Words.of("told.export", n, file.getFileName().toString()),
                                 false,
                                 0)));

@@ -119,7 +119,9 @@ final class LostModel {
   /** Looks whether all files are there, without opening any; says so when something is amiss. */
   void check() {
     workspace.independentJob(
-        Words.of("lost.checkJob"), p -> workspace.collection().disks().presence(p), this::checked);
+        Words.of("lost.checkJob"),
+        p -> workspace.collection().disks().availability(p),
+        this::checked);
   }
 
   private void checked(FileAvailability seen) {
@@ -130,11 +132,11 @@ final class LostModel {
       FileAvailability.Away first = seen.away().getFirst();
       workspace
           .frame()
-          .tell(Words.of("lost.toldAway", first.root(), first.tracks(), gone), true, 0);
+          .inform(Words.of("lost.toldAway", first.root(), first.tracks(), gone), true, 0);
     } else if (gone > 0 || !seen.back().isEmpty()) {
       workspace
           .frame()
-          .tell(Words.of("lost.toldGone", gone, seen.back().getCardinality()), gone > 0, 0);
+          .inform(Words.of("lost.toldGone", gone, seen.back().getCardinality()), gone > 0, 0);
     }
   }
 
@@ -161,7 +163,7 @@ final class LostModel {
   }
 
   private Looked looked(List<Path> elsewhere, Progress progress) throws IOException {
-    FileAvailability seen = workspace.collection().disks().presence(progress);
+    FileAvailability seen = workspace.collection().disks().availability(progress);
     List<Path> places = new ArrayList<>(LostSearch.everywhere(workspace.collection().state()));
     places.addAll(elsewhere);
     LostSearch found = LostSearch.run(workspace.collection(), places, progress);
@@ -193,7 +195,7 @@ final class LostModel {
           presence =
               new FileAvailability(
                   presence.away(), presence.gone(), presence.back(), new RoaringBitmap());
-          workspace.frame().tell(Words.of("lost.toldRead", read), false, 0);
+          workspace.frame().inform(Words.of("lost.toldRead", read), false, 0);
           refresh();
         });
   }

@@ -167,7 +167,8 @@ public final class PlaysView extends StationOutline {
     if (list.change().isEmpty()) {
       workspace
           .frame()
-          .tell(Words.of("plays.counted", list.tracks().size(), list.night().toString()), false, 0);
+          .inform(
+              Words.of("plays.counted", list.tracks().size(), list.night().toString()), false, 0);
     } else {
       workspace.apply(list.change());
     }

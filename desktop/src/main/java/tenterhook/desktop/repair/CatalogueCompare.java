@@ -199,7 +199,7 @@ final class CatalogueCompare extends VBox {
           }
         });
     if (edits.isEmpty()) {
-      workspace.frame().tell(Words.of("told.nothing"), false, 0);
+      workspace.frame().inform(Words.of("told.nothing"), false, 0);
     } else {
       workspace.repairs().acceptAs(now, edits);
     }

@@ -124,7 +124,7 @@ final class GenresPane extends VBox {
       String title = Words.of("genres.partTitle", genre, parent);
       workspace.apply(new Change(title, true, List.of(new Edit.SetCodebook(book, after))));
     } catch (IllegalArgumentException circle) {
-      workspace.frame().tell(String.valueOf(circle.getMessage()), true, 0);
+      workspace.frame().inform(String.valueOf(circle.getMessage()), true, 0);
     }
   }
 }

@@ -212,7 +212,7 @@ public final class RepairsView extends StationOutline {
   private void take(Decision decision) {
     List<Proposal> certain = model.certain(decision.proposals());
     if (certain.isEmpty()) {
-      workspace.frame().tell(Words.of("repairs.lookFirst"), false, 0);
+      workspace.frame().inform(Words.of("repairs.lookFirst"), false, 0);
       table.requestFocus();
     } else {
       model.accept(decision.kind(), certain);
@@ -266,7 +266,7 @@ public final class RepairsView extends StationOutline {
                     Words.of("repairs.limited", answer));
                 fill();
               } else {
-                workspace.frame().tell(Words.of("repairs.limitBad", answer), true, 0);
+                workspace.frame().inform(Words.of("repairs.limitBad", answer), true, 0);
               }
             });
   }
@@ -296,7 +296,7 @@ public final class RepairsView extends StationOutline {
               if (wrong.isPresent()) {
                 workspace
                     .frame()
-                    .tell(
+                    .inform(
                         Words.of("told.badValue", edit.field().label(), answer, wrong.get()),
                         true,
                         0);

@@ -60,7 +60,7 @@ public final class Arriving implements AutoCloseable {
             workspace.independentJob(
                 Words.of("job.catchUp", behind),
                 p -> workspace.collection().disks().catchUp(p),
-                read -> frame.tell(Words.of("told.caughtUp", read), false, 0));
+                read -> frame.inform(Words.of("told.caughtUp", read), false, 0));
           }
         });
   }
@@ -75,10 +75,10 @@ public final class Arriving implements AutoCloseable {
     watch();
     String words = Words.of("told.scan", r.files(), r.added(), r.changed(), r.lost(), r.returned());
     if (r.issues().isEmpty()) {
-      frame.tell(words, false, 0);
+      frame.inform(words, false, 0);
     } else {
       Refusal first = r.issues().getFirst();
-      frame.tell(
+      frame.inform(
           Words.of("told.scanIssues", words, r.issues().size(), first.path(), first.reason()),
           true,
           0);
@@ -117,7 +117,7 @@ public final class Arriving implements AutoCloseable {
       }
     }
     if (files.isEmpty() && folders.isEmpty()) {
-      frame.tell(Words.of("bring.none"), true, 0);
+      frame.inform(Words.of("bring.none"), true, 0);
       return;
     }
     folders.forEach(this::scan);
@@ -176,9 +176,9 @@ public final class Arriving implements AutoCloseable {
         () -> {
           if (problems.size() > before) {
             Refusal last = problems.getLast();
-            frame.tell(last.path() + ": " + last.reason(), true, 0);
+            frame.inform(last.path() + ": " + last.reason(), true, 0);
           } else if (taken) {
-            frame.tell(Words.of("told.plainFiles"), false, 0);
+            frame.inform(Words.of("told.plainFiles"), false, 0);
           }
         });
   }
@@ -200,7 +200,7 @@ public final class Arriving implements AutoCloseable {
 
   private void told(String trouble) {
     if (!trouble.isEmpty()) {
-      frame.tell(trouble, true, 0);
+      frame.inform(trouble, true, 0);
     }
   }
 
@@ -232,7 +232,7 @@ public final class Arriving implements AutoCloseable {
 
   private void noticed(ScanReport r) {
     if (r.added() + r.lost() + r.returned() > 0) {
-      frame.tell(Words.of("watch.told", r.added(), r.lost(), r.returned()), false, 0);
+      frame.inform(Words.of("watch.told", r.added(), r.lost(), r.returned()), false, 0);
     }
   }
 

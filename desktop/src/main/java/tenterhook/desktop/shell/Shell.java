@@ -108,7 +108,7 @@ public final class Shell extends BorderPane implements Workspace.Frame {
       backup.remind();
     } else {
       Refusal first = problems.getFirst();
-      tell(Words.of("told.problems", first.path(), first.reason(), problems.size() - 1), true, 0);
+      inform(Words.of("told.problems", first.path(), first.reason(), problems.size() - 1), true, 0);
     }
   }
 
@@ -233,7 +233,7 @@ public final class Shell extends BorderPane implements Workspace.Frame {
   }
 
   @Override
-  public void tell(String words, boolean trouble, long change) {
+  public void inform(String words, boolean trouble, long change) {
     notifications.show(words, trouble, change);
   }
 
@@ -271,7 +271,7 @@ public final class Shell extends BorderPane implements Workspace.Frame {
   }
 
   private void showKeys() {
-    tell(inView.keys() + "  ·  " + Words.of("keys.all"), false, 0);
+    inform(inView.keys() + "  ·  " + Words.of("keys.all"), false, 0);
   }
 
   private void addFolder() {

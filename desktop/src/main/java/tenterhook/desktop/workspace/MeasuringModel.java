@@ -121,7 +121,7 @@ public final class MeasuringModel {
             report.complete() ? "measure.done" : "measure.stopped",
             report.measured() + report.known(),
             report.failed().size());
-    workspace.frame().tell(words, !report.failed().isEmpty(), 0);
+    workspace.frame().inform(words, !report.failed().isEmpty(), 0);
     if (report.complete()) {
       wish(new RoaringBitmap());
       if (fills()) {

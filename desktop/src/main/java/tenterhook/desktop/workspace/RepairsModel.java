@@ -118,7 +118,7 @@ public final class RepairsModel {
                 () ->
                     workspace
                         .frame()
-                        .tell(Words.of("told.failed", Words.of("job.reading"), broken), true, 0));
+                        .inform(Words.of("told.failed", Words.of("job.reading"), broken), true, 0));
           } finally {
             Platform.runLater(waiting::decrementAndGet);
           }
@@ -182,7 +182,7 @@ public final class RepairsModel {
   private void accept(List<Proposal> some, String words) {
     Change change = repairService.change(some, words);
     if (change.isEmpty()) {
-      workspace.frame().tell(Words.of("repairs.guarded"), false, 0);
+      workspace.frame().inform(Words.of("repairs.guarded"), false, 0);
       return;
     }
     workspace.job(
@@ -212,7 +212,7 @@ public final class RepairsModel {
   public void settle(RepairRules rules, String told) {
     repairService.settle(rules);
     follow();
-    workspace.frame().tell(told, false, 0);
+    workspace.frame().inform(told, false, 0);
   }
 
   /** Refuses a kind for tracks. */
@@ -258,7 +258,7 @@ public final class RepairsModel {
     boolean trouble = !found.trouble().isEmpty();
     workspace
         .frame()
-        .tell(trouble ? Words.of("catalogue.trouble", said, found.trouble()) : said, trouble, 0);
+        .inform(trouble ? Words.of("catalogue.trouble", said, found.trouble()) : said, trouble, 0);
   }
 
   /** The tracks of a release that the collection does not have; asked beside the window. */

@@ -19,7 +19,6 @@ import javafx.scene.Node;
 import javafx.util.Duration;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.collection.MusicCollection;
-import tenterhook.adapters.execution.ChangeExecutor;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.adapters.state.Delta;
 import tenterhook.core.change.Change;
@@ -44,7 +43,7 @@ public final class Workspace {
   private final MusicCollection collection;
   private final ReadOnlyObjectWrapper<CollectionState> state;
   private final SimpleObjectProperty<Integer> chosen = new SimpleObjectProperty<>(0);
-  private final Jobs jobs = new Jobs(words -> frame().tell(words, true, 0));
+  private final Jobs jobs = new Jobs(words -> frame().inform(words, true, 0));
   private final AtomicBoolean posted = new AtomicBoolean();
   private final RoaringBitmap changed = new RoaringBitmap();
   private boolean othersChanged;
@@ -61,7 +60,7 @@ public final class Workspace {
    */
   public interface Frame {
     /** Shows a line; with the number of a change (0 for none) also a button that takes it back. */
-    default void tell(String words, boolean trouble, long change) {}
+    default void inform(String words, boolean trouble, long change) {}
 
     /** Asks before something is done. */
     default void ask(String question, String button, Runnable yes) {}
@@ -260,7 +259,7 @@ public final class Workspace {
   /** Makes a change by the one executor and says what became of it. */
   public void apply(Change change) {
     if (change.isEmpty()) {
-      frame.tell(Words.of("told.nothing"), false, 0);
+      frame.inform(Words.of("told.nothing"), false, 0);
       return;
     }
     long files = change.edits().stream().filter(e -> e instanceof Edit.OfTrack).count();
@@ -284,7 +283,7 @@ public final class Workspace {
     collection
         .nextUndo()
         .ifPresentOrElse(
-            e -> undo(e.number()), () -> frame.tell(Words.of("told.noUndo"), false, 0));
+            e -> undo(e.number()), () -> frame.inform(Words.of("told.noUndo"), false, 0));
   }
 
   /** Does again what was taken back last. */
@@ -292,7 +291,7 @@ public final class Workspace {
     collection
         .nextRedo()
         .map(LedgerEntry::number)
-        .ifPresentOrElse(this::undo, () -> frame.tell(Words.of("told.noRedo"), false, 0));
+        .ifPresentOrElse(this::undo, () -> frame.inform(Words.of("told.noRedo"), false, 0));
   }
 
   /**
@@ -310,10 +309,7 @@ public final class Workspace {
         p -> collection.undoing().undo(number, exactly, p),
         outcome -> {
           told(outcome);
-          long values =
-              outcome.refused().stream()
-                  .filter(r -> r.reason().endsWith(ChangeExecutor.VALUES_INSTEAD))
-                  .count();
+          long values = outcome.refused().stream().filter(Outcome.Refusal::valuesWouldDo).count();
           if (exactly && values > 0) {
             frame.ask(
                 Words.of("ask.undoValues", values),
@@ -328,19 +324,19 @@ public final class Workspace {
     post();
     if (!outcome.unconfirmed().isEmpty()) {
       Outcome.Refusal first = outcome.unconfirmed().getFirst();
-      frame.tell(
+      frame.inform(
           Words.of("told.unconfirmed", outcome.unconfirmed().size(), first.path(), first.reason()),
           true,
           outcome.number());
     } else if (outcome.refused().isEmpty() && outcome.tracks() + outcome.number() == 0) {
-      frame.tell(Words.of("told.nothing"), false, 0);
+      frame.inform(Words.of("told.nothing"), false, 0);
     } else if (outcome.refused().isEmpty()) {
       String note = outcome.notes().isEmpty() ? "" : "; " + noted(outcome.notes().getFirst());
-      frame.tell(outcome.title() + note, false, outcome.number());
+      frame.inform(outcome.title() + note, false, outcome.number());
     } else {
       Outcome.Refusal first = outcome.refused().getFirst();
       String name = first.path().substring(first.path().lastIndexOf('/') + 1);
-      frame.tell(
+      frame.inform(
           Words.of(
               "told.refused", outcome.tracks(), outcome.refused().size(), name, first.reason()),
           true,

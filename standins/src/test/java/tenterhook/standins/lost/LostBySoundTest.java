@@ -91,7 +91,8 @@ class LostBySoundTest {
     Files.copy(music.resolve("song 5.mp3"), disk.resolve("one/song 5.mp3"));
     Files.move(music.resolve("song 5.mp3"), disk.resolve("two/song 5.mp3"));
     Files.writeString(music.resolve("cover.txt"), "the folder is not empty");
-    assertThat(collection.disks().presence(Progress.SILENT).gone().getCardinality()).isEqualTo(5);
+    assertThat(collection.disks().availability(Progress.SILENT).gone().getCardinality())
+        .isEqualTo(5);
     search = LostSearch.run(collection, List.of(disk), Progress.SILENT);
   }
 
