@@ -220,7 +220,7 @@ public final class Disks {
     List<Cell> cells = new ArrayList<>();
     cells.add(new Cell(id, Fields.ROOT, Place.HOLDING_BAY));
     cells.add(new Cell(id, Fields.PATH, RelativePaths.below(bay, file)));
-    cells.add(new Cell(id, Fields.STANDING, "held"));
+    cells.add(new Cell(id, Fields.LIFECYCLE, "held"));
     cells.add(new Cell(id, Fields.ADDED, clock.instant().toString()));
     try {
       cells.addAll(ScanCells.of(id, TagFiles.read(file), file));

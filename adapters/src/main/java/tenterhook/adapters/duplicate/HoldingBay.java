@@ -227,7 +227,7 @@ public final class HoldingBay {
       if (Files.exists(file)) {
         bin.take(file);
       }
-      edits.add(new Edit.SetField(id, Fields.STANDING, "held", "removed"));
+      edits.add(new Edit.SetField(id, Fields.LIFECYCLE, "held", "removed"));
     } catch (IOException trouble) {
       refused.add(new Refusal(id, file.toString(), "stays held: " + trouble.getMessage()));
     }

@@ -119,7 +119,7 @@ final class ChangeCheck {
   private static boolean takenAway(CollectionState state, int id, List<Edit.OfTrack> edits) {
     return edits.size() == 1
         && edits.getFirst() instanceof Edit.SetField set
-        && set.field() == Fields.STANDING
+        && set.field() == Fields.LIFECYCLE
         && set.after().equals("held")
         && !Files.exists(state.path(id));
   }

@@ -63,11 +63,17 @@ final class Schema {
     CREATE TABLE made_folder (
       change INTEGER NOT NULL, path TEXT NOT NULL, PRIMARY KEY (change, path));
     UPDATE track SET f_sound = '' WHERE f_codec IN ('aac', 'alac');
+    """,
+    """
+    UPDATE edit SET field = 'lifecycle' WHERE field = 'standing';
     """
   };
 
   /** The version in which ways back got a form of their own, found by their files' hashes. */
   private static final int PATCHES = 4;
+
+  /** The version in which what became of a track got the name that it has now. */
+  private static final int LIFECYCLE = 5;
 
   private Schema() {}
 
@@ -84,7 +90,7 @@ final class Schema {
     return stored().stream().map(Schema::column).collect(Collectors.joining(", "));
   }
 
-  /** The form that this program writes, such as {@code form 4}. */
+  /** The form that this program writes, such as {@code form 5}. */
   static String form() {
     return "form " + VERSIONS.length;
   }
@@ -108,25 +114,54 @@ final class Schema {
     }
     db.setAutoCommit(false);
     try (Statement statement = db.createStatement()) {
-      for (int v = version; v < VERSIONS.length; v++) {
-        if (v + 1 == PATCHES) {
-          addColumns(db, statement);
-        }
-        for (String sql : VERSIONS[v].split(";\\s*\\n")) {
-          if (!sql.isBlank()) {
-            statement.executeUpdate(sql);
-          }
-        }
-        if (v + 1 == PATCHES) {
-          ReversePatches.takeOverFirstForm(db);
-        }
-        statement.executeUpdate("PRAGMA user_version = " + (v + 1));
+      for (int v = version + 1; v <= VERSIONS.length; v++) {
+        bringUp(db, statement, v);
       }
-      addColumns(db, statement);
+      addColumns(statement);
       db.commit();
     } finally {
       db.setAutoCommit(true);
     }
+  }
+
+  private static void bringUp(Connection db, Statement statement, int to) throws SQLException {
+    if (to == PATCHES) {
+      addColumns(statement);
+    }
+    for (String sql : VERSIONS[to - 1].split(";\\s*\\n")) {
+      if (!sql.isBlank()) {
+        statement.executeUpdate(sql);
+      }
+    }
+    if (to == PATCHES) {
+      ReversePatches.takeOverFirstForm(db);
+    }
+    if (to == LIFECYCLE) {
+      renameColumn(statement, "f_standing", "f_lifecycle");
+    }
+    statement.executeUpdate("PRAGMA user_version = " + to);
+  }
+
+  /** The new column may have been made already, since columns follow the catalogue of fields. */
+  private static void renameColumn(Statement statement, String before, String after)
+      throws SQLException {
+    Set<String> there = columns(statement);
+    if (there.contains(before) && there.contains(after)) {
+      statement.executeUpdate("UPDATE track SET " + after + " = " + before);
+      statement.executeUpdate("ALTER TABLE track DROP COLUMN " + before);
+    } else if (there.contains(before)) {
+      statement.executeUpdate("ALTER TABLE track RENAME COLUMN " + before + " TO " + after);
+    }
+  }
+
+  private static Set<String> columns(Statement statement) throws SQLException {
+    Set<String> there = new HashSet<>();
+    try (ResultSet rows = statement.executeQuery("PRAGMA table_info(track)")) {
+      while (rows.next()) {
+        there.add(rows.getString("name"));
+      }
+    }
+    return there;
   }
 
   private static int version(Connection db) throws SQLException {
@@ -136,13 +171,8 @@ final class Schema {
     }
   }
 
-  private static void addColumns(Connection db, Statement statement) throws SQLException {
-    Set<String> there = new HashSet<>();
-    try (ResultSet rows = statement.executeQuery("PRAGMA table_info(track)")) {
-      while (rows.next()) {
-        there.add(rows.getString("name"));
-      }
-    }
+  private static void addColumns(Statement statement) throws SQLException {
+    Set<String> there = columns(statement);
     for (Field<?> field : stored()) {
       if (!there.contains(column(field))) {
         statement.executeUpdate(

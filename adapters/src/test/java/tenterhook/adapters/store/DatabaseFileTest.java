@@ -8,12 +8,18 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.Statement;
+import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.core.field.Fields;
+import tenterhook.core.track.Cell;
 
 /** A database that is damaged, gone or of an older form is noticed, and never lost silently. */
 class DatabaseFileTest {
@@ -106,7 +112,38 @@ class DatabaseFileTest {
           .satisfies(e -> assertThat(e.canUndo()).isTrue());
       assertThat(store.document("codebook")).isPresent();
     }
-    assertThat(folder.resolve(DatabaseFile.BACKUPS).resolve("before form 4.db")).exists();
+    assertThat(folder.resolve(DatabaseFile.BACKUPS).resolve("before " + Schema.form() + ".db"))
+        .exists();
+  }
+
+  /**
+   * What became of a track had another name once; a program between may have made the new column.
+   */
+  @ParameterizedTest
+  @ValueSource(strings = {"RENAME COLUMN f_lifecycle TO f_standing", "ADD COLUMN f_standing TEXT"})
+  void whatBecameOfATrackIsKeptUnderItsNewName(String older) throws Exception {
+    try (Store store = Store.open(folder)) {
+      store.put(List.of(new Cell(7, Fields.LIFECYCLE, "held")));
+      Edit held = new Edit.SetField(7, Fields.LIFECYCLE, "", "held");
+      new Ledger(store).open(new Change("holds", true, List.of(held)), Instant.EPOCH, 0);
+    }
+    try (Connection db = DriverManager.getConnection("jdbc:sqlite:" + database());
+        Statement statement = db.createStatement()) {
+      statement.executeUpdate("ALTER TABLE track " + older);
+      if (older.startsWith("ADD")) {
+        statement.executeUpdate("UPDATE track SET f_standing = f_lifecycle, f_lifecycle = ''");
+      }
+      statement.executeUpdate("UPDATE edit SET field = 'standing'");
+      statement.executeUpdate("PRAGMA user_version = 4");
+    }
+    Files.delete(folder.resolve("collection.db.crc32c"));
+    for (int opened = 1; opened <= 2; opened++) {
+      try (Store store = Store.open(folder)) {
+        assertThat(store.load().raw(7, Fields.LIFECYCLE)).isEqualTo("held");
+        assertThat(new Ledger(store).change(1).orElseThrow().edits())
+            .containsExactly(new Edit.SetField(7, Fields.LIFECYCLE, "", "held"));
+      }
+    }
   }
 
   @Test

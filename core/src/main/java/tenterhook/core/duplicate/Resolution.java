@@ -229,7 +229,7 @@ public final class Resolution {
     String path = folder.path().isEmpty() ? name : folder.path() + "/" + name;
     return List.of(
         new Edit.MoveFile(id, TrackEdits.place(snapshot, id), new Place(folder.root(), path)),
-        new Edit.SetField(id, Fields.STANDING, "", "removed"));
+        new Edit.SetField(id, Fields.LIFECYCLE, "", "removed"));
   }
 
   private List<Edit> received(Set<String> declined) {

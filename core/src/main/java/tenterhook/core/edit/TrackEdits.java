@@ -71,7 +71,7 @@ public final class TrackEdits {
 
   /** Takes tracks out of the collection; their files stay where they are. */
   public static Change remove(Snapshot snapshot, RoaringBitmap ids) {
-    Change set = set(snapshot, ids, Map.of(Fields.STANDING, "removed"));
+    Change set = set(snapshot, ids, Map.of(Fields.LIFECYCLE, "removed"));
     return new Change(
         "removes " + tracks(set.edits()) + " from the collection", set.byHand(), set.edits());
   }
@@ -84,7 +84,7 @@ public final class TrackEdits {
           Place from = place(snapshot, id);
           Place to = new Place(Place.HOLDING_BAY, id + "/" + from.root() + "/" + from.path());
           edits.add(new Edit.MoveFile(id, from, to));
-          edits.add(new Edit.SetField(id, Fields.STANDING, "", "held"));
+          edits.add(new Edit.SetField(id, Fields.LIFECYCLE, "", "held"));
         });
     return Change.of("holds " + tracks(edits) + ": " + reason, edits);
   }
@@ -97,7 +97,7 @@ public final class TrackEdits {
           Place from = place(snapshot, id);
           String[] parts = from.path().split("/", 3);
           edits.add(new Edit.MoveFile(id, from, new Place(parts[1], parts[2])));
-          edits.add(new Edit.SetField(id, Fields.STANDING, "held", ""));
+          edits.add(new Edit.SetField(id, Fields.LIFECYCLE, "held", ""));
         });
     return new Change("restores " + tracks(edits) + " from the holding bay", true, edits);
   }

@@ -170,8 +170,8 @@ public final class Fields {
   public static final Field<List<String>> NIGHTS = kept("nights", FieldTypes.LIST).add();
 
   /** Empty while in the collection; {@code held} in the holding bay; {@code removed}. */
-  public static final Field<String> STANDING =
-      kept("standing", FieldTypes.TEXT).traits(INTERNAL).add();
+  public static final Field<String> LIFECYCLE =
+      kept("lifecycle", FieldTypes.TEXT).traits(INTERNAL).add();
 
   // Read off the file
   public static final Field<Instant> ADDED = read("added", FieldTypes.MOMENT).add();

@@ -192,7 +192,7 @@ public final class LostFinder {
     for (Candidate one : chosen) {
       Integer newcomer = known.get(one.file().place());
       if (newcomer != null && newcomer != one.id()) {
-        edits.add(new Edit.SetField(newcomer, Fields.STANDING, "", "removed"));
+        edits.add(new Edit.SetField(newcomer, Fields.LIFECYCLE, "", "removed"));
       }
       edits.add(
           new Edit.Relocate(

@@ -21,7 +21,7 @@ public final class Wishes {
     RoaringBitmap.andNot(snapshot.known(), snapshot.tracks())
         .forEach(
             (int id) -> {
-              if (snapshot.raw(id, Fields.STANDING).equals(WISHED)) {
+              if (snapshot.raw(id, Fields.LIFECYCLE).equals(WISHED)) {
                 wished.add(id);
               }
             });
@@ -50,8 +50,8 @@ public final class Wishes {
                     (Edit)
                         new Edit.SetField(
                             id,
-                            Fields.STANDING,
-                            snapshot.raw(id, Fields.STANDING),
+                            Fields.LIFECYCLE,
+                            snapshot.raw(id, Fields.LIFECYCLE),
                             wish ? WISHED : ""))
             .toList());
   }

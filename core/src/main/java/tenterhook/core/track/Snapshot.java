@@ -57,16 +57,16 @@ public final class Snapshot {
     for (int i = 0; i < altered.length; i++) {
       altered[i] = writers[i] == null ? altered[i] : writers[i].done();
     }
-    return new Snapshot(altered, newKnown, tracks, held).standing(cells);
+    return new Snapshot(altered, newKnown, tracks, held).lifecycle(cells);
   }
 
-  private Snapshot standing(List<Cell> cells) {
+  private Snapshot lifecycle(List<Cell> cells) {
     RoaringBitmap newTracks = tracks.clone();
     RoaringBitmap newHeld = held.clone();
     for (Cell cell : cells) {
-      String standing = raw(cell.id(), Fields.STANDING);
-      put(newTracks, cell.id(), standing.isEmpty());
-      put(newHeld, cell.id(), standing.equals(HELD));
+      String lifecycle = raw(cell.id(), Fields.LIFECYCLE);
+      put(newTracks, cell.id(), lifecycle.isEmpty());
+      put(newHeld, cell.id(), lifecycle.equals(HELD));
     }
     return new Snapshot(columns, known, newTracks, newHeld);
   }

@@ -101,7 +101,7 @@ class ChangeTest {
     Change back = TrackEdits.restore(held, held.held());
     assertThat(((Edit.MoveFile) back.edits().getFirst()).to())
         .isEqualTo(new Place("Music", "Rink/Doors/1.mp3"));
-    assertThat(back.edits().get(1)).isEqualTo(new Edit.SetField(1, Fields.STANDING, "held", ""));
+    assertThat(back.edits().get(1)).isEqualTo(new Edit.SetField(1, Fields.LIFECYCLE, "held", ""));
   }
 
   @Test

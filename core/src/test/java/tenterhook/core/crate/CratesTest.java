@@ -240,7 +240,8 @@ class CratesTest {
                     case 1 -> new Cell(id, Fields.BPM, String.valueOf(80 + random.nextInt(60)));
                     case 2 -> new Cell(id, Fields.RESTING, random.nextBoolean() ? "yes" : "");
                     case 3 -> new Cell(id, Fields.YEAR, random.nextBoolean() ? "1990" : "");
-                    default -> new Cell(id, Fields.STANDING, random.nextBoolean() ? "removed" : "");
+                    default ->
+                        new Cell(id, Fields.LIFECYCLE, random.nextBoolean() ? "removed" : "");
                   });
             }
             now = Derived.refreshed(now.with(cells), Tracks.BOOK, changed);
@@ -353,7 +354,7 @@ class CratesTest {
                         case 0 -> new Cell(id, Fields.COMMENT, "/SKA/");
                         case 1 -> new Cell(id, Fields.BPM, "150");
                         case 2 -> new Cell(id, Fields.RESTING, "yes");
-                        default -> new Cell(id, Fields.STANDING, "removed");
+                        default -> new Cell(id, Fields.LIFECYCLE, "removed");
                       });
                 }
                 Snapshot after = Derived.refreshed(snapshot.with(cells), Tracks.BOOK, changed);

@@ -43,7 +43,7 @@ class ResolutionTest {
     assertThat(change.edits())
         .contains(new SetField(1, Fields.PLAYS, "3", "5"))
         .contains(new SetField(1, Fields.LAST_PLAYED, "2026-01-01", "2026-05-01"))
-        .contains(new SetField(2, Fields.STANDING, "", "held"));
+        .contains(new SetField(2, Fields.LIFECYCLE, "", "held"));
     assertThat(change.leader()).isEqualTo(1);
     assertThat(change.edits().getFirst()).isInstanceOf(SetField.class);
   }
@@ -141,7 +141,7 @@ class ResolutionTest {
                 2,
                 new Place("Music", "Rink/Doors/2.mp3"),
                 new Place("Music", "Spares/Nov/2 2.mp3")))
-        .contains(new SetField(2, Fields.STANDING, "", "removed"));
+        .contains(new SetField(2, Fields.LIFECYCLE, "", "removed"));
   }
 
   @Test

@@ -228,7 +228,7 @@ class LostFinderTest {
     Change change = LostFinder.repoint(rescanned, List.of(one));
     assertThat(change.edits())
         .containsExactly(
-            new Edit.SetField(2, Fields.STANDING, "", "removed"),
+            new Edit.SetField(2, Fields.LIFECYCLE, "", "removed"),
             new Edit.Relocate(
                 1,
                 new Place("Music", "Old/a.mp3"),

@@ -162,7 +162,7 @@ class RepairsTest {
               changed.add(id);
               cells.addAll(snapshot.known().contains(id) ? values(random, id) : track(random, id));
               cells.add(new Cell(id, Fields.STATE, random.nextInt(5) == 0 ? "lost" : "present"));
-              cells.add(new Cell(id, Fields.STANDING, random.nextInt(6) == 0 ? "removed" : ""));
+              cells.add(new Cell(id, Fields.LIFECYCLE, random.nextInt(6) == 0 ? "removed" : ""));
             }
             if (random.nextInt(4) == 0) {
               book = Tracks.BOOK.with(Genres.NONE.with(any(random, GENRES), "Hip Hop"));

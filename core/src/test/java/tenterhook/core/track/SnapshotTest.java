@@ -28,11 +28,12 @@ class SnapshotTest {
     Snapshot all = Tracks.none().with().with().with().snapshot();
     Snapshot after =
         all.with(
-            List.of(new Cell(1, Fields.STANDING, "removed"), new Cell(2, Fields.STANDING, "held")));
+            List.of(
+                new Cell(1, Fields.LIFECYCLE, "removed"), new Cell(2, Fields.LIFECYCLE, "held")));
     assertThat(after.tracks()).isEqualTo(Tracks.ids(3));
     assertThat(after.held()).isEqualTo(Tracks.ids(2));
     assertThat(after.known()).isEqualTo(Tracks.ids(1, 2, 3));
-    assertThat(after.with(List.of(new Cell(1, Fields.STANDING, ""))).has(1)).isTrue();
+    assertThat(after.with(List.of(new Cell(1, Fields.LIFECYCLE, ""))).has(1)).isTrue();
   }
 
   @Test

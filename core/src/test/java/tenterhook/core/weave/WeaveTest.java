@@ -124,7 +124,7 @@ class WeaveTest {
                 RoaringBitmap changed = new RoaringBitmap();
                 List<Field<?>> fields =
                     List.of(
-                        Fields.GENRE, Fields.YEAR, Fields.STANDING, Fields.COMMENT, Fields.STATE);
+                        Fields.GENRE, Fields.YEAR, Fields.LIFECYCLE, Fields.COMMENT, Fields.STATE);
                 List<String> values = List.of("Dub", "2001", "held", "/90S/", "lost");
                 for (int id : some) {
                   changed.add(id);
