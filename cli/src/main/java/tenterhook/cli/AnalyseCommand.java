@@ -27,12 +27,7 @@ final class AnalyseCommand extends Work {
     RoaringBitmap ids = query.in(collection);
     Measuring.Report report = Measuring.run(collection, ids, progress());
     ids.forEach((int id) -> print(collection, id));
-    for (Refusal one : report.failed()) {
-      say(
-          object().put("path", one.path()).put("reason", one.reason()),
-          one.path() + ": " + one.reason());
-      partly();
-    }
+    sayFailed(report);
     main.err.printf(
         Locale.ROOT,
         "%d measured, %d known before, %d could not be; %.0f s of sound in %.1f s%n",
@@ -41,6 +36,15 @@ final class AnalyseCommand extends Work {
         report.failed().size(),
         report.soundSeconds(),
         report.seconds());
+  }
+
+  private void sayFailed(Measuring.Report report) {
+    for (Refusal one : report.failed()) {
+      say(
+          object().put("path", one.path()).put("reason", one.reason()),
+          one.path() + ": " + one.reason());
+      partly();
+    }
   }
 
   private void print(MusicCollection collection, int id) {
@@ -53,6 +57,20 @@ final class AnalyseCommand extends Work {
 
   private void print(Snapshot snapshot, int id, String path, Measurement of) {
     ObjectNode node = object().put("path", path);
+    musical(node, of);
+    node.put("soundStartSeconds", rounded(of.bounds().startSeconds(), 1000));
+    node.put("soundEndSeconds", rounded(of.bounds().endSeconds(), 1000));
+    of.loudest()
+        .map(Passage::startSeconds)
+        .ifPresent(s -> node.put("dropSeconds", rounded(s, 1000)));
+    node.put("clippings", of.bounds().clippings());
+    node.put("quality", snapshot.raw(id, Fields.QUALITY));
+    snapshot.value(id, Fields.REAL_KBPS).ifPresent(k -> node.put("realKbps", k));
+    snapshot.value(id, Fields.ENERGY).ifPresent(e -> node.put("energy", e));
+    say(node, words(snapshot, id, path));
+  }
+
+  private static void musical(ObjectNode node, Measurement of) {
     of.tempo()
         .ifPresent(
             t ->
@@ -65,16 +83,6 @@ final class AnalyseCommand extends Work {
     if (!Double.isInfinite(of.truePeakDb())) {
       node.put("truePeakDb", rounded(of.truePeakDb(), 100));
     }
-    node.put("soundStartSeconds", rounded(of.bounds().startSeconds(), 1000));
-    node.put("soundEndSeconds", rounded(of.bounds().endSeconds(), 1000));
-    of.loudest()
-        .map(Passage::startSeconds)
-        .ifPresent(s -> node.put("dropSeconds", rounded(s, 1000)));
-    node.put("clippings", of.bounds().clippings());
-    node.put("quality", snapshot.raw(id, Fields.QUALITY));
-    snapshot.value(id, Fields.REAL_KBPS).ifPresent(k -> node.put("realKbps", k));
-    snapshot.value(id, Fields.ENERGY).ifPresent(e -> node.put("energy", e));
-    say(node, words(snapshot, id, path));
   }
 
   private static double rounded(double value, double steps) {

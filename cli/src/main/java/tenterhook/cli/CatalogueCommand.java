@@ -86,15 +86,18 @@ final class CatalogueCommand implements Callable<Integer> {
             .put("certainty", match.certainty())
             .put("reason", match.reason());
       }
-      String words =
-          answer.matches().isEmpty()
-              ? "no answer"
-              : answer.matches().getFirst().certainty()
-                  + "  "
-                  + answer.matches().getFirst().entry().artist()
-                  + " – "
-                  + answer.matches().getFirst().entry().title();
+      String words = words(answer);
       say(node, path(collection, id) + ": " + words);
+    }
+
+    private static String words(Answer answer) {
+      return answer.matches().isEmpty()
+          ? "no answer"
+          : answer.matches().getFirst().certainty()
+              + "  "
+              + answer.matches().getFirst().entry().artist()
+              + " – "
+              + answer.matches().getFirst().entry().title();
     }
   }
 

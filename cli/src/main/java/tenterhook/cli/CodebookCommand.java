@@ -277,19 +277,7 @@ final class CodebookCommand extends Work {
     void run(MusicCollection collection) {
       Clashes clashes = new Clashes(tracks(collection), collection.state().codebook());
       for (Clashes.Clash clash : clashes.all()) {
-        ObjectNode node = object().put("code", clash.token()).put("written", clash.written());
-        clash.hits().forEach(node.putObject("hits")::put);
-        List<String> others = clashes.otherTokens(clash.token());
-        others.forEach(node.putArray("instead")::add);
-        say(
-            node,
-            clash.written()
-                + " also finds "
-                + clash.tracks().getCardinality()
-                + " tracks "
-                + clash.hits()
-                + "; free are "
-                + others);
+        print(clash, clashes.otherTokens(clash.token()));
       }
       clashes
           .byStyle()
@@ -300,6 +288,22 @@ final class CodebookCommand extends Work {
                           .put("style", style.name().toLowerCase(Locale.ROOT))
                           .put("clashes", count),
                       style.name().toLowerCase(Locale.ROOT) + ": " + count + " codes clash"));
+    }
+
+    private void print(Clashes.Clash clash, List<String> others) {
+      ObjectNode node = object().put("code", clash.token()).put("written", clash.written());
+      clash.hits().forEach(node.putObject("hits")::put);
+
+      others.forEach(node.putArray("instead")::add);
+      say(
+          node,
+          clash.written()
+              + " also finds "
+              + clash.tracks().getCardinality()
+              + " tracks "
+              + clash.hits()
+              + "; free are "
+              + others);
     }
   }
 

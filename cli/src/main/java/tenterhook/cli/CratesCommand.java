@@ -104,16 +104,19 @@ final class CratesCommand extends Work {
         find(collection, hand).forEach((int id) -> ids.add(id));
         crate = new Crate.HandCrate(name, ids);
       } else {
-        List<Rule> rules = new ArrayList<>();
-        for (String line : lines) {
-          rules.addAll(parts(Rule.of(parse(collection, line))));
-        }
-        crate =
-            new Crate.RuleCrate(
-                name, new Rule.Group(Rule.Kind.ALL, rules), keys(), limit(), resting);
+        crate = ruled(collection);
       }
       Crates after = collection.state().crates().plus(shelf, crate);
       apply(collection, set(collection, "adds crate " + name, after));
+    }
+
+    private Crate ruled(MusicCollection collection) {
+      List<Rule> rules = new ArrayList<>();
+      for (String line : lines) {
+        rules.addAll(parts(Rule.of(parse(collection, line))));
+      }
+      return new Crate.RuleCrate(
+          name, new Rule.Group(Rule.Kind.ALL, rules), keys(), limit(), resting);
     }
 
     private List<TrackOrder.Key> keys() {
@@ -177,17 +180,9 @@ final class CratesCommand extends Work {
 
     @Override
     void run(MusicCollection collection) {
-      Shelf now =
-          collection
-              .state()
-              .crates()
-              .shelf(shelf)
-              .orElseThrow(() -> new IllegalArgumentException("no shelf '" + shelf + "'"));
+      Shelf now = shelf(collection);
       if (line == null) {
-        now.never().lines().forEach(l -> say(object().put("line", l.text()), l.text()));
-        now.never()
-            .tracks()
-            .forEach(id -> say(object().put("track", id), tracks(collection).name(id)));
+        print(collection, now);
         return;
       }
       Rule.Line one = CrateJson.line(line);
@@ -198,6 +193,23 @@ final class CratesCommand extends Work {
               .crates()
               .withShelf(shelf, s -> s.with(allow ? s.never().minus(one) : s.never().plus(one)));
       apply(collection, set(collection, "changes what is never played from " + now.name(), after));
+    }
+
+    private Shelf shelf(MusicCollection collection) {
+      Shelf now =
+          collection
+              .state()
+              .crates()
+              .shelf(shelf)
+              .orElseThrow(() -> new IllegalArgumentException("no shelf '" + shelf + "'"));
+      return now;
+    }
+
+    private void print(MusicCollection collection, Shelf now) {
+      now.never().lines().forEach(l -> say(object().put("line", l.text()), l.text()));
+      now.never()
+          .tracks()
+          .forEach(id -> say(object().put("track", id), tracks(collection).name(id)));
     }
   }
 

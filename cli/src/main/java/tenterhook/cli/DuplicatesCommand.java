@@ -42,16 +42,7 @@ final class DuplicatesCommand extends Work {
 
   private static List<Group> groups(
       Work work, MusicCollection collection, String evidence, String criteria) {
-    Evidence weakest =
-        switch (evidence) {
-          case "bytes" -> Evidence.SAME_BYTES;
-          case "stream" -> Evidence.SAME_STREAM;
-          case "sound" -> Evidence.SAME_SOUND;
-          case "tags" -> Evidence.SAME_TAGS;
-          default ->
-              throw new IllegalArgumentException(
-                  "--evidence takes bytes, stream, sound or tags, not " + evidence);
-        };
+    Evidence weakest = weakest(evidence);
     CopySearch search = CopySearch.run(collection, work.progress());
     search
         .troubles()
@@ -65,20 +56,22 @@ final class DuplicatesCommand extends Work {
     return search.groups(collection, tags, weakest);
   }
 
+  private static Evidence weakest(String evidence) {
+    return switch (evidence) {
+      case "bytes" -> Evidence.SAME_BYTES;
+      case "stream" -> Evidence.SAME_STREAM;
+      case "sound" -> Evidence.SAME_SOUND;
+      case "tags" -> Evidence.SAME_TAGS;
+      default ->
+          throw new IllegalArgumentException(
+              "--evidence takes bytes, stream, sound or tags, not " + evidence);
+    };
+  }
+
   private static void print(Work work, MusicCollection collection, Group group) {
     String doubt = group.doubt().name().toLowerCase(Locale.ROOT).replace('_', ' ');
     String reason = group.decidedBy().map(p -> p.words()).orElse("nothing tells them apart");
-    ObjectNode node = object().put("evidence", group.evidence().words());
-    node.put("survivor", path(collection, group.survivor()));
-    ArrayNode spares = node.putArray("spares");
-    ObjectNode bySpare = node.putObject("evidenceBySpare");
-    group
-        .spares()
-        .forEach(
-            s -> {
-              spares.add(path(collection, s));
-              bySpare.put(path(collection, s), group.bySpare().get(s).words());
-            });
+    ObjectNode node = node(collection, group);
     node.put("reason", reason).put("doubt", doubt).put("offered", group.offered());
     work.say(
         node,
@@ -90,6 +83,21 @@ final class DuplicatesCommand extends Work {
             + "; "
             + reason
             + (group.offered() ? "" : "; left to you: " + doubt));
+  }
+
+  private static ObjectNode node(MusicCollection collection, Group group) {
+    ObjectNode node = object().put("evidence", group.evidence().words());
+    node.put("survivor", path(collection, group.survivor()));
+    ArrayNode spares = node.putArray("spares");
+    ObjectNode bySpare = node.putObject("evidenceBySpare");
+    group
+        .spares()
+        .forEach(
+            s -> {
+              spares.add(path(collection, s));
+              bySpare.put(path(collection, s), group.bySpare().get(s).words());
+            });
+    return node;
   }
 
   @Command(

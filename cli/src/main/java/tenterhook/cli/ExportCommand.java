@@ -51,14 +51,21 @@ final class ExportCommand extends Work {
       say(to, Playlists.export(collection, single.get(), to, form(to)));
       return;
     }
-    List<Crate> crates =
-        single
-            .map(List::of)
-            .or(() -> collection.state().crates().shelf(name).map(Shelf::crates))
-            .orElseThrow(() -> new IllegalArgumentException("no crate or shelf '" + name + "'"));
+    List<Crate> crates = chosen(collection, single);
     SendingOut.Report report =
         SendingOut.write(collection, crates, to, PlaylistFile.named(form), paths(), progress());
     report.tracks().forEach(this::say);
+    told(report);
+  }
+
+  private List<Crate> chosen(MusicCollection collection, Optional<Crate> single) {
+    return single
+        .map(List::of)
+        .or(() -> collection.state().crates().shelf(name).map(Shelf::crates))
+        .orElseThrow(() -> new IllegalArgumentException("no crate or shelf '" + name + "'"));
+  }
+
+  private void told(SendingOut.Report report) {
     if (copy) {
       say(
           object().put("copied", report.copied()).put("there", report.there()),

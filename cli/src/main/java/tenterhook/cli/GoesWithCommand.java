@@ -45,6 +45,13 @@ final class GoesWithCommand extends Work {
     ObjectNode node = object().put("path", path(collection, follower.id()));
     node.put("score", follower.score());
     ArrayNode parts = node.putArray("parts");
+    parts(parts, follower);
+    String why =
+        follower.parts().stream().map(Follower.Part::words).collect(Collectors.joining("; "));
+    say(node, follower.score() + "  " + snapshot.name(follower.id()) + "  (" + why + ")");
+  }
+
+  private static void parts(ArrayNode parts, Follower follower) {
     follower
         .parts()
         .forEach(
@@ -55,8 +62,5 @@ final class GoesWithCommand extends Work {
                     .put("points", p.points())
                     .put("most", p.most())
                     .put("words", p.words()));
-    String why =
-        follower.parts().stream().map(Follower.Part::words).collect(Collectors.joining("; "));
-    say(node, follower.score() + "  " + snapshot.name(follower.id()) + "  (" + why + ")");
   }
 }

@@ -25,17 +25,21 @@ final class HistoryCommand extends Work {
       return;
     }
     for (LedgerEntry entry : collection.history()) {
-      say(
-          object()
-              .put("change", entry.number())
-              .put("at", entry.at().toString())
-              .put("title", entry.title())
-              .put("tracks", entry.tracks())
-              .put("undoes", entry.undoes())
-              .put("undoneBy", entry.undoneBy())
-              .put("remaining", entry.remaining()),
-          String.format("%5d  %s  %s%s", entry.number(), entry.at(), entry.title(), state(entry)));
+      print(entry);
     }
+  }
+
+  private void print(LedgerEntry entry) {
+    say(
+        object()
+            .put("change", entry.number())
+            .put("at", entry.at().toString())
+            .put("title", entry.title())
+            .put("tracks", entry.tracks())
+            .put("undoes", entry.undoes())
+            .put("undoneBy", entry.undoneBy())
+            .put("remaining", entry.remaining()),
+        String.format("%5d  %s  %s%s", entry.number(), entry.at(), entry.title(), state(entry)));
   }
 
   private void sayCost(MusicCollection collection) {

@@ -134,21 +134,25 @@ final class LegendCommands {
       }
       codes.putAll(map);
       if (list) {
-        found.forEach(
-            (word, ids) ->
-                say(
-                    object()
-                        .put("word", word)
-                        .put("tracks", ids.getCardinality())
-                        .put("code", codes.getOrDefault(word, "")),
-                    word
-                        + "  on "
-                        + ids.getCardinality()
-                        + "  "
-                        + codes.getOrDefault(word, "stays")));
+        print(found, codes);
         return;
       }
       apply(collection, other.brought(codes, leave));
+    }
+
+    private void print(Map<String, RoaringBitmap> found, Map<String, String> codes) {
+      found.forEach(
+          (word, ids) ->
+              say(
+                  object()
+                      .put("word", word)
+                      .put("tracks", ids.getCardinality())
+                      .put("code", codes.getOrDefault(word, "")),
+                  word
+                      + "  on "
+                      + ids.getCardinality()
+                      + "  "
+                      + codes.getOrDefault(word, "stays")));
     }
 
     private OtherCodes other(MusicCollection collection) {

@@ -93,17 +93,26 @@ final class LostCommand extends Work {
       LostSearch found = LostSearch.run(collection, folders, progress());
       found.candidates().forEach((id, candidates) -> print(collection, id, candidates));
       found.moves().forEach(this::print);
-      List<Candidate> chosen = new ArrayList<>(found.single());
-      found.moves().forEach(m -> chosen.addAll(m.files()));
+      List<Candidate> chosen = certain(found);
       if (apply && !main.dryRun && !chosen.isEmpty()) {
         report(collection, LostSearch.close(collection, chosen, progress()));
       }
+      print(lost, chosen.size());
+    }
+
+    private static List<Candidate> certain(LostSearch found) {
+      List<Candidate> chosen = new ArrayList<>(found.single());
+      found.moves().forEach(m -> chosen.addAll(m.files()));
+      return chosen;
+    }
+
+    private void print(int lost, int certain) {
       boolean done = apply && !main.dryRun;
       say(
-          object().put("lost", lost).put("certain", chosen.size()).put("applied", done),
+          object().put("lost", lost).put("certain", certain).put("applied", done),
           lost
               + " lost, "
-              + chosen.size()
+              + certain
               + (done ? " found and closed" : " found beyond doubt; --apply closes them"));
     }
 

@@ -62,14 +62,7 @@ final class RootsCommand extends Work {
     @Override
     void run(MusicCollection collection) throws IOException {
       RootRelocation found = RootRelocation.of(collection.state(), name, folder, progress());
-      ObjectNode node =
-          object()
-              .put("root", name)
-              .put("to", found.to().toString())
-              .put("tracks", found.tracks())
-              .put("found", found.found())
-              .put("compared", found.compared())
-              .put("others", found.others().size());
+      ObjectNode node = node(found);
       say(
           node,
           found.found()
@@ -80,6 +73,22 @@ final class RootsCommand extends Work {
               + " were compared, "
               + found.others().size()
               + " hold another recording");
+      settle(collection, found);
+    }
+
+    private ObjectNode node(RootRelocation found) {
+      ObjectNode node =
+          object()
+              .put("root", name)
+              .put("to", found.to().toString())
+              .put("tracks", found.tracks())
+              .put("found", found.found())
+              .put("compared", found.compared())
+              .put("others", found.others().size());
+      return node;
+    }
+
+    private void settle(MusicCollection collection, RootRelocation found) {
       if (!found.certain()) {
         partly();
         found.others().forEach(o -> main.err.println(o.path() + ": " + o.reason()));

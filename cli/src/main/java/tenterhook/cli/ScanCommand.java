@@ -20,15 +20,7 @@ final class ScanCommand extends Work {
     double seconds = 0;
     for (Path folder : folders) {
       ScanReport report = collection.scan(folder, progress());
-      report
-          .issues()
-          .forEach(
-              i -> {
-                partly();
-                say(
-                    object().put("path", i.path()).put("reason", i.reason()),
-                    i.path() + ": " + i.reason());
-              });
+      issues(report);
       sums[0] += report.files();
       sums[1] += report.added();
       sums[2] += report.changed();
@@ -36,6 +28,22 @@ final class ScanCommand extends Work {
       sums[4] += report.unreadable();
       seconds += report.seconds();
     }
+    say(sums, seconds);
+  }
+
+  private void issues(ScanReport report) {
+    report
+        .issues()
+        .forEach(
+            i -> {
+              partly();
+              say(
+                  object().put("path", i.path()).put("reason", i.reason()),
+                  i.path() + ": " + i.reason());
+            });
+  }
+
+  private void say(int[] sums, double seconds) {
     ObjectNode node = object().put("files", sums[0]).put("added", sums[1]);
     node.put("changed", sums[2]).put("lost", sums[3]).put("unreadable", sums[4]);
     node.put("seconds", Math.round(seconds * 1000) / 1000.0);

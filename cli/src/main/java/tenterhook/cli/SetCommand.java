@@ -30,17 +30,21 @@ final class SetCommand extends Work {
         throw new IllegalArgumentException(
             "'" + edit + "' does not set a field: write FIELD=VALUE");
       }
-      field
-          .type()
-          .complaint(pair[1])
-          .ifPresent(
-              c -> {
-                throw new IllegalArgumentException(field.label() + " '" + pair[1] + "' " + c);
-              });
+      check(field, pair[1]);
       values.put(field, field.type().fromTyped(pair[1]));
     }
     RoaringBitmap found = query.in(collection);
     apply(collection, now -> TrackEdits.set(now.snapshot(), found, values));
+  }
+
+  private static void check(Field<?> field, String typed) {
+    field
+        .type()
+        .complaint(typed)
+        .ifPresent(
+            c -> {
+              throw new IllegalArgumentException(field.label() + " '" + typed + "' " + c);
+            });
   }
 
   private static IllegalArgumentException noField(String name) {

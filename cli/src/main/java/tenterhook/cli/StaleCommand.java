@@ -59,19 +59,28 @@ final class StaleCommand extends Work {
     RoaringBitmap ids =
         months == 0 ? Stale.never(snapshot, today, 6) : Stale.notFor(snapshot, today, months);
     for (int id : Stale.sorted(snapshot, ids, order())) {
-      int plays = snapshot.value(id, Fields.PLAYS).orElse(0);
-      String last = snapshot.raw(id, Fields.LAST_PLAYED);
-      say(
-          object()
-              .put("id", id)
-              .put("plays", plays)
-              .put("lastPlayed", last)
-              .put("bytes", snapshot.value(id, Fields.SIZE).orElse(0L)),
-          plays + "  " + last + "  " + snapshot.name(id));
+      print(snapshot, id);
     }
     if (fate == null) {
       return;
     }
+    decide(collection, snapshot, ids);
+  }
+
+  private void print(Snapshot snapshot, int id) {
+    int plays = snapshot.value(id, Fields.PLAYS).orElse(0);
+    String last = snapshot.raw(id, Fields.LAST_PLAYED);
+    say(
+        object()
+            .put("id", id)
+            .put("plays", plays)
+            .put("lastPlayed", last)
+            .put("bytes", snapshot.value(id, Fields.SIZE).orElse(0L)),
+        plays + "  " + last + "  " + snapshot.name(id));
+  }
+
+  private void decide(MusicCollection collection, Snapshot snapshot, RoaringBitmap ids)
+      throws IOException {
     if (fate.archive != null) {
       archive(collection, ids, fate.archive);
     } else {

@@ -40,16 +40,20 @@ abstract class Work implements Callable<Integer> {
     try (MusicCollection collection =
         MusicCollection.open(main.collection, InstantSource.system())) {
       collection.startupProblems().forEach(t -> main.err.println(t.path() + ": " + t.reason()));
-      int behind = collection.disks().behind().getCardinality();
-      if (behind > 0) {
-        main.err.println(
-            behind
-                + " tracks were read before the program knew all of its fields; a scan reads them"
-                + " again");
-      }
+      sayBehind(collection);
       run(collection);
     }
     return status;
+  }
+
+  private void sayBehind(MusicCollection collection) {
+    int behind = collection.disks().behind().getCardinality();
+    if (behind > 0) {
+      main.err.println(
+          behind
+              + " tracks were read before the program knew all of its fields; a scan reads them"
+              + " again");
+    }
   }
 
   /** Notes that some files could not be done. */

@@ -96,7 +96,7 @@ class ChangeTest {
   void restoringGoesBackThere() {
     Snapshot held =
         Tracks.none()
-            .with("root=" + Place.HOLDING_BAY, "path=1/Music/Rink/Doors/1.mp3", "standing=held")
+            .with("root=" + Place.HOLDING_BAY, "path=1/Music/Rink/Doors/1.mp3", "lifecycle=held")
             .snapshot();
     Change back = TrackEdits.restore(held, held.held());
     assertThat(((Edit.MoveFile) back.edits().getFirst()).to())

@@ -67,7 +67,7 @@ class SnapshotTest {
   @Test
   void testsPickTracksOfTheCollectionOnly() {
     Snapshot snapshot =
-        Tracks.none().with("year=1987").with("year=1994").with("standing=removed").snapshot();
+        Tracks.none().with("year=1987").with("year=1994").with("lifecycle=removed").snapshot();
     assertThat(snapshot.tracks(id -> id > 1)).isEqualTo(Tracks.ids(2));
   }
 

@@ -45,22 +45,7 @@ public class TenterhookApp extends Application {
   }
 
   private void open(Stage stage, ProgressBar bar, Label words) {
-    Progress progress =
-        new Progress() {
-          @Override
-          public void at(long done, long total, String what) {
-            Platform.runLater(
-                () -> {
-                  bar.setProgress(total > 0 ? (double) done / total : -1);
-                  Look.data(words, Words.of("open.at", done, Math.max(done, total), what));
-                });
-          }
-
-          @Override
-          public boolean stopped() {
-            return false;
-          }
-        };
+    Progress progress = shown(bar, words);
     try {
       MusicCollection collection = collection(progress);
       Platform.runLater(() -> show(stage, collection));
@@ -72,6 +57,24 @@ public class TenterhookApp extends Application {
             Look.data(words, Words.of("open.failed", String.valueOf(trouble.getMessage())));
           });
     }
+  }
+
+  private static Progress shown(ProgressBar bar, Label words) {
+    return new Progress() {
+      @Override
+      public void at(long done, long total, String what) {
+        Platform.runLater(
+            () -> {
+              bar.setProgress(total > 0 ? (double) done / total : -1);
+              Look.data(words, Words.of("open.at", done, Math.max(done, total), what));
+            });
+      }
+
+      @Override
+      public boolean stopped() {
+        return false;
+      }
+    };
   }
 
   private MusicCollection collection(Progress progress)

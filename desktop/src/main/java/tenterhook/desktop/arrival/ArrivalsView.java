@@ -117,6 +117,14 @@ public final class ArrivalsView extends StationOutline {
       return;
     }
     Look.data(title, name(batch));
+    sayOpen(batch);
+    List<Proposal> mine = ArrivalsModel.of(batch, certain());
+    apply.setText(Words.of("repairs.apply", mine.size()));
+    show(apply, !mine.isEmpty());
+    showCopies(batch);
+  }
+
+  private void sayOpen(Batch batch) {
     int open = batch.open().getCardinality();
     Pace pace = ArrivalsModel.pace(workspace.collection());
     String time =
@@ -126,9 +134,9 @@ public final class ArrivalsView extends StationOutline {
             Math.round(pace.secondsPerTrack()));
     int whole = batch.all().getCardinality() - open;
     words.setText(Words.of("arrivals.open", open, whole) + " " + time);
-    List<Proposal> mine = ArrivalsModel.of(batch, certain());
-    apply.setText(Words.of("repairs.apply", mine.size()));
-    show(apply, !mine.isEmpty());
+  }
+
+  private void showCopies(Batch batch) {
     Snapshot snapshot = workspace.state().get().snapshot();
     List<Copy> found = Arrivals.copies(snapshot, batch);
     copied = new RoaringBitmap();

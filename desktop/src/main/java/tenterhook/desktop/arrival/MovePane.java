@@ -32,6 +32,14 @@ final class MovePane extends VBox {
     this.workspace = workspace;
     this.close = close;
     getStyleClass().add("decide-box");
+    prepare();
+    HBox.setHgrow(pattern, Priority.ALWAYS);
+    HBox wish = wish();
+    HBox buttons = new HBox(8, move, Look.button(Words.of("move.leave"), close, "quiet"));
+    getChildren().addAll(wish, preview, buttons);
+  }
+
+  private void prepare() {
     pattern.setId("move-pattern");
     pattern.setPrefColumnCount(30);
     pattern.setAccessibleText(Words.of("move.pattern"));
@@ -40,7 +48,9 @@ final class MovePane extends VBox {
     root.setAccessibleText(Words.of("move.root"));
     root.setOnAction(e -> show());
     move.setId("move-go");
-    HBox.setHgrow(pattern, Priority.ALWAYS);
+  }
+
+  private HBox wish() {
     HBox wish =
         new HBox(
             8,
@@ -49,8 +59,7 @@ final class MovePane extends VBox {
             Look.label(Words.of("move.pattern"), "second"),
             pattern);
     wish.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    HBox buttons = new HBox(8, move, Look.button(Words.of("move.leave"), close, "quiet"));
-    getChildren().addAll(wish, preview, buttons);
+    return wish;
   }
 
   /** Offers to move some tracks. */
@@ -73,26 +82,30 @@ final class MovePane extends VBox {
       Change change =
           ArrivalsModel.moves(workspace.collection(), ids, root.getValue(), pattern.getText());
       List<Edit> edits = change.edits();
-      for (Edit edit : edits.subList(0, Math.min(PREVIEWED, edits.size()))) {
-        Edit.MoveFile one = (Edit.MoveFile) edit;
-        String name = one.from().path().substring(one.from().path().lastIndexOf('/') + 1);
-        preview
-            .getChildren()
-            .add(Look.dataLabel(Words.of("move.one", name, one.to().path()), "mono"));
-      }
-      int more = edits.size() - PREVIEWED;
-      preview
-          .getChildren()
-          .add(
-              Look.label(
-                  Words.of(edits.isEmpty() ? "move.none" : "move.more", Math.max(0, more)),
-                  "second"));
+      preview(edits);
       move.setText(Words.of("move.go", edits.size()));
       move.setDisable(edits.isEmpty());
     } catch (IllegalArgumentException unreadable) {
       preview.getChildren().add(Look.dataLabel(String.valueOf(unreadable.getMessage()), "hole"));
       move.setDisable(true);
     }
+  }
+
+  private void preview(List<Edit> edits) {
+    for (Edit edit : edits.subList(0, Math.min(PREVIEWED, edits.size()))) {
+      Edit.MoveFile one = (Edit.MoveFile) edit;
+      String name = one.from().path().substring(one.from().path().lastIndexOf('/') + 1);
+      preview
+          .getChildren()
+          .add(Look.dataLabel(Words.of("move.one", name, one.to().path()), "mono"));
+    }
+    int more = edits.size() - PREVIEWED;
+    preview
+        .getChildren()
+        .add(
+            Look.label(
+                Words.of(edits.isEmpty() ? "move.none" : "move.more", Math.max(0, more)),
+                "second"));
   }
 
   private void move() {

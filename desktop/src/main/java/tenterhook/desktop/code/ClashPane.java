@@ -145,10 +145,7 @@ final class ClashPane extends VBox {
   }
 
   private VBox line(Clash clash, List<String> instead) {
-    String hits =
-        clash.hits().entrySet().stream()
-            .map(h -> Words.of("clash.hit", h.getKey(), h.getValue()))
-            .collect(Collectors.joining(", "));
+    String hits = hits(clash);
     var words = Look.dataLabel(hits, "second");
     words.setWrapText(true);
     var open =
@@ -159,6 +156,18 @@ final class ClashPane extends VBox {
     HBox head = new HBox(8, Look.label(clash.written(), "code"), Look.spring(), open);
     head.setAlignment(Pos.CENTER_LEFT);
     VBox box = new VBox(2, head, words);
+    offers(clash, instead, box);
+    box.getStyleClass().add("step");
+    return box;
+  }
+
+  private static String hits(Clash clash) {
+    return clash.hits().entrySet().stream()
+        .map(h -> Words.of("clash.hit", h.getKey(), h.getValue()))
+        .collect(Collectors.joining(", "));
+  }
+
+  private void offers(Clash clash, List<String> instead, VBox box) {
     List<javafx.scene.Node> offers = new ArrayList<>();
     for (String other : instead) {
       offers.add(Look.button(Words.of("clash.rename", other), () -> rename(clash.token(), other)));
@@ -168,8 +177,6 @@ final class ClashPane extends VBox {
       row.getChildren().setAll(offers);
       box.getChildren().add(row);
     }
-    box.getStyleClass().add("step");
-    return box;
   }
 
   private void rename(String token, String other) {

@@ -2,6 +2,7 @@ package tenterhook.desktop.code;
 
 import java.util.List;
 import java.util.Map;
+import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.ScrollPane;
@@ -43,6 +44,14 @@ final class CodebookPane extends VBox {
     setId("codebook");
     ScrollPane scroll = new ScrollPane(facets);
     scroll.setFitToWidth(true);
+    HBox head = head();
+    HBox both = new HBox(14, scroll, clashes);
+    HBox.setHgrow(scroll, Priority.ALWAYS);
+    VBox.setVgrow(both, Priority.ALWAYS);
+    getChildren().addAll(head, both);
+  }
+
+  private HBox head() {
     var add = Look.primary(Words.of("codebook.addFacet"), this::addFacet);
     add.setId("add-facet");
     HBox head =
@@ -54,10 +63,7 @@ final class CodebookPane extends VBox {
             legend.button(),
             add);
     head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    HBox both = new HBox(14, scroll, clashes);
-    HBox.setHgrow(scroll, Priority.ALWAYS);
-    VBox.setVgrow(both, Priority.ALWAYS);
-    getChildren().addAll(head, both);
+    return head;
   }
 
   void refresh() {
@@ -79,6 +85,14 @@ final class CodebookPane extends VBox {
     demanded.setOnAction(e -> replace(facet, facet.many(), demanded.isSelected()));
     var add = Look.button(Words.of("codebook.addCode"), () -> addCode(facet), "quiet");
     add.setId("add-code-" + facet.name());
+    HBox head = head(facet, many, demanded, add);
+    FlowPane codes = codes(facet, counts);
+    VBox box = new VBox(6, head, codes);
+    box.getStyleClass().add("step");
+    return box;
+  }
+
+  private HBox head(Facet facet, CheckBox many, CheckBox demanded, Button add) {
     HBox head =
         new HBox(
             12,
@@ -90,6 +104,10 @@ final class CodebookPane extends VBox {
             add,
             more(facet));
     head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    return head;
+  }
+
+  private FlowPane codes(Facet facet, Map<String, Integer> counts) {
     FlowPane codes = new FlowPane(8, 6);
     codes.setPrefWrapLength(1100);
     facet
@@ -99,9 +117,7 @@ final class CodebookPane extends VBox {
     if (facet.codes().isEmpty()) {
       codes.getChildren().add(Look.label(Words.of("codebook.noCodes"), "second"));
     }
-    VBox box = new VBox(6, head, codes);
-    box.getStyleClass().add("step");
-    return box;
+    return codes;
   }
 
   private MenuButton more(Facet facet) {

@@ -62,6 +62,17 @@ final class CodingDesk extends BorderPane {
     wish.setMaxWidth(Double.MAX_VALUE);
     wish.setAccessibleText(Words.of("coding.queue"));
     wish.setOnAction(e -> fill());
+    prepareQueue();
+    VBox side = side();
+    setLeft(side);
+    setCenter(main());
+    addEventFilter(KeyEvent.KEY_TYPED, this::typed);
+    addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
+    workspace.state().addListener((o, before, after) -> refresh(before, after));
+    build();
+  }
+
+  private void prepareQueue() {
     queue.setId("queue-tracks");
     queue.getStyleClass().add("picked");
     queue.setAccessibleText(Words.of("coding.queue"));
@@ -72,16 +83,14 @@ final class CodingDesk extends BorderPane {
         .getSelectionModel()
         .getSelectedItems()
         .addListener((ListChangeListener<Integer>) c -> chosen());
+  }
+
+  private VBox side() {
     VBox.setVgrow(queue, Priority.ALWAYS);
     VBox side = new VBox(8, wish, left, queue);
     side.getStyleClass().addAll("side", "left");
     side.setPrefWidth(262);
-    setLeft(side);
-    setCenter(main());
-    addEventFilter(KeyEvent.KEY_TYPED, this::typed);
-    addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
-    workspace.state().addListener((o, before, after) -> refresh(before, after));
-    build();
+    return side;
   }
 
   private ScrollPane main() {

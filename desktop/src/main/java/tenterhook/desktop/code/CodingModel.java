@@ -46,6 +46,19 @@ public final class CodingModel {
     List<Character> left = new ArrayList<>();
     (String.join("", KEY_ROWS) + MORE_KEYS).chars().forEach(c -> left.add((char) c));
     Map<String, Character> keys = new LinkedHashMap<>();
+    wished(codebook, left, keys);
+    byRow(codebook, left, keys);
+    for (Facet facet : codebook.facets()) {
+      for (Code code : facet.given()) {
+        if (!left.isEmpty()) {
+          take(keys, left, code.token(), left.getFirst());
+        }
+      }
+    }
+    return keys;
+  }
+
+  private static void wished(Codebook codebook, List<Character> left, Map<String, Character> keys) {
     for (Facet facet : codebook.facets()) {
       for (Code code : facet.given()) {
         if (!code.key().isEmpty() && left.remove((Character) code.key().charAt(0))) {
@@ -53,6 +66,9 @@ public final class CodingModel {
         }
       }
     }
+  }
+
+  private static void byRow(Codebook codebook, List<Character> left, Map<String, Character> keys) {
     for (int f = 0; f < Math.min(KEY_ROWS.length, codebook.facets().size()); f++) {
       for (Code code : codebook.facets().get(f).given()) {
         KEY_ROWS[f]
@@ -63,14 +79,6 @@ public final class CodingModel {
             .ifPresent(c -> take(keys, left, code.token(), c));
       }
     }
-    for (Facet facet : codebook.facets()) {
-      for (Code code : facet.given()) {
-        if (!left.isEmpty()) {
-          take(keys, left, code.token(), left.getFirst());
-        }
-      }
-    }
-    return keys;
   }
 
   private static void take(

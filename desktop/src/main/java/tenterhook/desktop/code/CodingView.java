@@ -8,7 +8,7 @@ import javafx.scene.layout.StackPane;
 import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
-import tenterhook.desktop.workspace.TrackList;
+import tenterhook.desktop.workspace.Destination;
 import tenterhook.desktop.workspace.Workspace;
 
 /** The station: the desk, the codebook and the strays. */
@@ -89,9 +89,9 @@ public final class CodingView extends StationOutline {
   }
 
   @Override
-  public void open(Object about) {
-    if (about instanceof TrackList list) {
-      coding.give(list);
+  public void open(Destination to) {
+    if (to instanceof Destination.ToCode wanted) {
+      coding.give(wanted.tracks());
       coding.focus();
     }
   }

@@ -3,6 +3,7 @@ package tenterhook.desktop.control;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.input.KeyEvent;
+import tenterhook.desktop.workspace.Destination;
 
 /** One station, or a view beside the rail. */
 public interface StationView {
@@ -25,7 +26,7 @@ public interface StationView {
   }
 
   /** Goes to something in particular, such as a kind of repairs or a list of tracks. */
-  default void open(Object about) {}
+  default void open(Destination to) {}
 
   /** Called once, when the frame is shown. */
   default void started() {}

@@ -119,6 +119,15 @@ public final class Waveform extends Region {
     double width = getWidth();
     double height = getHeight();
     double head = large ? 13 : 0;
+    threads(width, height, head);
+    ground.setWidth(width);
+    ground.setHeight(1);
+    ground.setY(height - 1);
+    marks(width, height);
+    needle();
+  }
+
+  private void threads(double width, double height, double head) {
     List<PathElement> restThreads = new ArrayList<>();
     List<PathElement> lowThreads = new ArrayList<>();
     double room = (height - head - 1) / Math.max(0.05, overview.reach(0, 1, false));
@@ -134,11 +143,6 @@ public final class Waveform extends Region {
     heardRest.getElements().setAll(restThreads);
     low.getElements().setAll(lowThreads);
     heardLow.getElements().setAll(lowThreads);
-    ground.setWidth(width);
-    ground.setHeight(1);
-    ground.setY(height - 1);
-    marks(width, height);
-    needle();
   }
 
   private static void thread(List<PathElement> into, double x, double height, double reach) {

@@ -112,6 +112,11 @@ final class BuildPane extends VBox {
     pattern.setAccessibleText(Words.of("build.pattern"));
     shelf.setId("build-shelf");
     shelf.setAccessibleText(Words.of("build.shelf"));
+    prepareNames();
+    listen();
+  }
+
+  private void prepareNames() {
     names.setId("build-names");
     names.setPrefRowCount(6);
     names.setAccessibleText(Words.of("build.names"));
@@ -119,6 +124,9 @@ final class BuildPane extends VBox {
     preview.setId("build-preview");
     preview.setCellFactory(l -> new TwoLineCell<>(Crate::name, this::counted));
     preview.setPlaceholder(Look.label(Words.of("build.nothing"), "empty"));
+  }
+
+  private void listen() {
     kind.setOnAction(e -> kindChosen());
     of.setOnAction(e -> ofChosen());
     for (TextField field : List.of(pattern, shelf)) {
@@ -170,6 +178,14 @@ final class BuildPane extends VBox {
     Kind now = kind.getValue();
     String keptOf = of.getValue();
     CollectionState state = workspace.state().get();
+    fillOf(now, keptOf, state);
+    showParts(now);
+    pattern.setText(now.pattern);
+    filling = false;
+    ofChosen();
+  }
+
+  private void fillOf(Kind now, String keptOf, CollectionState state) {
     of.getItems()
         .setAll(
             switch (now) {
@@ -182,6 +198,9 @@ final class BuildPane extends VBox {
         of.getItems().contains(keptOf)
             ? keptOf
             : of.getItems().isEmpty() ? null : of.getItems().getFirst());
+  }
+
+  private void showParts(Kind now) {
     shown(!of.getItems().isEmpty(), of, ofWhat);
     ofWhat.setText(
         Words.of(
@@ -192,9 +211,6 @@ final class BuildPane extends VBox {
             }));
     shown(now == Kind.SHELVES, names, namesWords);
     shown(now != Kind.SHELVES, shelf, shelfWords);
-    pattern.setText(now.pattern);
-    filling = false;
-    ofChosen();
   }
 
   private static void shown(boolean yes, Node... nodes) {
@@ -228,25 +244,33 @@ final class BuildPane extends VBox {
       Crates now = workspace.state().get().crates();
       Crates after = built(workspace.state().get());
       List<Crate> fresh = after.all().stream().filter(c -> now.crate(c.name()).isEmpty()).toList();
-      plan = Optional.of(new Plan(after, fresh));
-      planned =
-          Optional.of(
-              new CrateContents(
-                  workspace.state().get().snapshot(),
-                  workspace.state().get().codebook(),
-                  after,
-                  workspace.collection().today()));
+      plan(after, fresh);
       preview.getItems().setAll(fresh);
       said.setText(Words.of("build.words", fresh.size()));
       make.setText(Words.of("build.make", fresh.size()));
       make.setDisable(after.equals(now));
     } catch (IllegalArgumentException wrong) {
-      plan = Optional.empty();
-      preview.getItems().clear();
-      said.setText(String.valueOf(wrong.getMessage()));
-      make.setText(Words.of("build.make", 0));
-      make.setDisable(true);
+      refused(wrong);
     }
+  }
+
+  private void plan(Crates after, List<Crate> fresh) {
+    plan = Optional.of(new Plan(after, fresh));
+    planned =
+        Optional.of(
+            new CrateContents(
+                workspace.state().get().snapshot(),
+                workspace.state().get().codebook(),
+                after,
+                workspace.collection().today()));
+  }
+
+  private void refused(IllegalArgumentException wrong) {
+    plan = Optional.empty();
+    preview.getItems().clear();
+    said.setText(String.valueOf(wrong.getMessage()));
+    make.setText(Words.of("build.make", 0));
+    make.setDisable(true);
   }
 
   private Crates built(CollectionState state) {

@@ -57,6 +57,15 @@ final class CoveragePane extends VBox {
     this.workspace = workspace;
     setId("coverage");
     getStyleClass().add("main");
+    prepare();
+    HBox head = head(back);
+    ScrollPane scroll = new ScrollPane(grid);
+    VBox.setVgrow(scroll, Priority.ALWAYS);
+    words.setWrapText(true);
+    getChildren().addAll(head, words, new HBox(8, make, oneEach), scroll);
+  }
+
+  private void prepare() {
     rows.setId("coverage-rows");
     columns.setId("coverage-columns");
     rows.setAccessibleText(Words.of("coverage.rows"));
@@ -65,6 +74,9 @@ final class CoveragePane extends VBox {
     columns.setOnAction(e -> look());
     make.setId("coverage-make");
     oneEach.setId("coverage-one-each");
+  }
+
+  private HBox head(Runnable back) {
     HBox head =
         new HBox(
             10,
@@ -75,10 +87,7 @@ final class CoveragePane extends VBox {
             Look.spring(),
             Look.button(Words.of("coverage.back"), back));
     head.setAlignment(Pos.CENTER_LEFT);
-    ScrollPane scroll = new ScrollPane(grid);
-    VBox.setVgrow(scroll, Priority.ALWAYS);
-    words.setWrapText(true);
-    getChildren().addAll(head, words, new HBox(8, make, oneEach), scroll);
+    return head;
   }
 
   void refresh() {
@@ -128,6 +137,13 @@ final class CoveragePane extends VBox {
       return;
     }
     Coverage now = coverage.get();
+    int thin = fill(now);
+    words.setText(Words.of("coverage.words", thin, ENOUGH));
+    oneEach.setText(Words.of("coverage.oneEach", now.rows().name()));
+    count();
+  }
+
+  private int fill(Coverage now) {
     int thin = 0;
     List<Code> across = now.columns().given();
     for (int c = 0; c < across.size(); c++) {
@@ -142,9 +158,7 @@ final class CoveragePane extends VBox {
         grid.add(place(now, cell), c + 1, r + 1);
       }
     }
-    words.setText(Words.of("coverage.words", thin, ENOUGH));
-    oneEach.setText(Words.of("coverage.oneEach", now.rows().name()));
-    count();
+    return thin;
   }
 
   private static Node name(Code code) {

@@ -96,24 +96,8 @@ public final class CratesView extends StationOutline {
   }
 
   private VBox left() {
-    entries.setId("crates");
-    entries.setCellFactory(l -> new CrateCell(this::move));
-    entries.setPlaceholder(Look.label(Words.of("crates.none"), "empty"));
-    entries
-        .getSelectionModel()
-        .selectedItemProperty()
-        .addListener((o, before, after) -> picked(after));
-    entries.addEventFilter(KeyEvent.KEY_PRESSED, this::moveByKey);
-    entries.setOnMouseClicked(e -> back());
-    MenuButton add = new MenuButton(Words.of("crates.add"));
-    add.setId("crates-add");
-    add.getItems()
-        .addAll(
-            Look.item("crates.addRule", () -> commands.addRule(shelf())),
-            Look.item("crates.addHand", () -> commands.addHand(shelf())),
-            Look.item("crates.addShelf", commands::addShelf),
-            Look.item("crates.build", this::showBuild),
-            Look.item("crates.import", () -> commands.bringIn(node.getScene().getWindow())));
+    prepareEntries();
+    MenuButton add = add();
     loose.setId("in-none");
     idle.setId("idle-crates");
     Button across = Look.button(Words.of("coverage.open"), this::showCoverage);
@@ -123,6 +107,31 @@ public final class CratesView extends StationOutline {
     left.setPrefWidth(222);
     VBox.setVgrow(entries, Priority.ALWAYS);
     return left;
+  }
+
+  private void prepareEntries() {
+    entries.setId("crates");
+    entries.setCellFactory(l -> new CrateCell(this::move));
+    entries.setPlaceholder(Look.label(Words.of("crates.none"), "empty"));
+    entries
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener((o, before, after) -> picked(after));
+    entries.addEventFilter(KeyEvent.KEY_PRESSED, this::moveByKey);
+    entries.setOnMouseClicked(e -> back());
+  }
+
+  private MenuButton add() {
+    MenuButton add = new MenuButton(Words.of("crates.add"));
+    add.setId("crates-add");
+    add.getItems()
+        .addAll(
+            Look.item("crates.addRule", () -> commands.addRule(shelf())),
+            Look.item("crates.addHand", () -> commands.addHand(shelf())),
+            Look.item("crates.addShelf", commands::addShelf),
+            Look.item("crates.build", this::showBuild),
+            Look.item("crates.import", () -> commands.bringIn(node.getScene().getWindow())));
+    return add;
   }
 
   private Crates crates() {
@@ -139,11 +148,19 @@ public final class CratesView extends StationOutline {
     all = CratesModel.entries(workspace.state().get(), contents);
     List<Entry> now = idleOnly ? CratesModel.idle(all) : all;
     entries.getItems().setAll(now);
+    sayUse(contents);
+    pickAgain(now);
+  }
+
+  private void sayUse(CrateContents contents) {
     loose.setText(Words.of("crates.inNone", contents.inNone().getCardinality()));
     int empty = CratesModel.count(all, CratesModel.Use.EMPTY);
     int unplayed = CratesModel.count(all, CratesModel.Use.NEVER_PLAYED);
     idle.setText(Words.of(idleOnly ? "crates.showAll" : "crates.idle", empty, unplayed));
     idle.setVisible(idleOnly || empty + unplayed > 0);
+  }
+
+  private void pickAgain(List<Entry> now) {
     Optional<Entry> again =
         now.stream().filter(e -> chosen.filter(e::sameAs).isPresent()).findFirst();
     Entry first = now.stream().filter(e -> !e.isShelf()).findFirst().orElse(null);
@@ -266,6 +283,18 @@ public final class CratesView extends StationOutline {
     Look.data(title, crate.name());
     Look.data(words, said(crate, ids));
     buttons.getChildren().clear();
+    showRule(crate);
+    buttons
+        .getChildren()
+        .addAll(
+            button("crates.sendOut", this::showSendOut),
+            button("crates.rename", () -> commands.rename(crate)),
+            button("crates.remove", () -> commands.remove(crate)));
+    pane.show(new TrackList(crate.name(), ids, false));
+    why();
+  }
+
+  private void showRule(Crate crate) {
     if (crate instanceof Crate.RuleCrate rule) {
       Button other = button(asText ? "rule.asLines" : "rule.asText", this::otherForm);
       other.setId("rule-form");
@@ -281,14 +310,6 @@ public final class CratesView extends StationOutline {
     } else {
       head.getChildren().clear();
     }
-    buttons
-        .getChildren()
-        .addAll(
-            button("crates.sendOut", this::showSendOut),
-            button("crates.rename", () -> commands.rename(crate)),
-            button("crates.remove", () -> commands.remove(crate)));
-    pane.show(new TrackList(crate.name(), ids, false));
-    why();
   }
 
   private static Button button(String key, Runnable action) {

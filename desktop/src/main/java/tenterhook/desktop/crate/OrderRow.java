@@ -44,19 +44,27 @@ final class OrderRow extends FlowPane {
     for (int i = 0; i < crate.order().size(); i++) {
       nodes.addAll(key(crate, i));
     }
+    then(crate, nodes);
+    nodes.add(Look.label(Words.of("order.atMost"), "second"));
+    nodes.addAll(limit(crate));
+    nodes.add(resting(crate));
+    getChildren().setAll(nodes);
+  }
+
+  private void then(Crate.RuleCrate crate, List<Node> nodes) {
     if (crate.order().size() < MOST_KEYS) {
       Button then = Look.button(Words.of("order.then"), () -> plus(crate), "quiet");
       then.setId("order-then");
       nodes.add(then);
     }
-    nodes.add(Look.label(Words.of("order.atMost"), "second"));
-    nodes.addAll(limit(crate));
+  }
+
+  private CheckBox resting(Crate.RuleCrate crate) {
     CheckBox resting = new CheckBox(Words.of("order.resting"));
     resting.setId("order-resting");
     resting.setSelected(crate.resting());
     resting.setOnAction(e -> edited.accept(crate.resting(resting.isSelected())));
-    nodes.add(resting);
-    getChildren().setAll(nodes);
+    return resting;
   }
 
   private List<Node> key(Crate.RuleCrate crate, int at) {
@@ -101,11 +109,31 @@ final class OrderRow extends FlowPane {
 
   private List<Node> limit(Crate.RuleCrate crate) {
     Limit now = crate.limit();
+    TextField amount = amount(now);
+    ComboBox<String> unit = unit(now);
+    Runnable take =
+        () -> {
+          Limit.Unit chosen = Limit.Unit.values()[unit.getSelectionModel().getSelectedIndex()];
+          edited.accept(crate.with(new Limit(chosen, number(amount.getText()), now.draw())));
+        };
+    listen(amount, unit, now, take);
+    List<Node> nodes = new ArrayList<>(List.of(amount, unit));
+    if (!now.none()) {
+      nodes.add(pick(crate));
+    }
+    return nodes;
+  }
+
+  private static TextField amount(Limit now) {
     TextField amount = new TextField(now.none() ? "" : String.valueOf(now.amount()));
     amount.setId("limit-amount");
     amount.setPromptText(Words.of("order.noLimit"));
     amount.setAccessibleText(Words.of("order.atMost"));
     amount.setPrefWidth(70);
+    return amount;
+  }
+
+  private static ComboBox<String> unit(Limit now) {
     ComboBox<String> unit = new ComboBox<>();
     unit.setId("limit-unit");
     for (Limit.Unit one : Limit.Unit.values()) {
@@ -113,11 +141,10 @@ final class OrderRow extends FlowPane {
     }
     unit.getSelectionModel().select(now.unit().ordinal());
     unit.setAccessibleText(Words.of("order.unit"));
-    Runnable take =
-        () -> {
-          Limit.Unit chosen = Limit.Unit.values()[unit.getSelectionModel().getSelectedIndex()];
-          edited.accept(crate.with(new Limit(chosen, number(amount.getText()), now.draw())));
-        };
+    return unit;
+  }
+
+  private static void listen(TextField amount, ComboBox<String> unit, Limit now, Runnable take) {
     amount.setOnAction(e -> take.run());
     amount
         .focusedProperty()
@@ -128,11 +155,6 @@ final class OrderRow extends FlowPane {
               }
             });
     unit.setOnAction(e -> take.run());
-    List<Node> nodes = new ArrayList<>(List.of(amount, unit));
-    if (!now.none()) {
-      nodes.add(pick(crate));
-    }
-    return nodes;
   }
 
   /** The figures of a text as a number of at most seven; 0 for none. */

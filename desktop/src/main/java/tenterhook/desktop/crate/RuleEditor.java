@@ -77,6 +77,16 @@ final class RuleEditor extends VBox {
       return;
     }
     int focused = focusedRow();
+    begin(other, book);
+    VBox lines = group(crate.rule(), List.of());
+    scroll.setContent(lines);
+    fit(lines);
+    getChildren().setAll(EffectCells.heads(), scroll, offers, notes);
+    count(crate);
+    focus(focused);
+  }
+
+  private void begin(Crate.RuleCrate other, Codebook book) {
     crate = other;
     draft = other;
     codebook = book;
@@ -84,8 +94,9 @@ final class RuleEditor extends VBox {
     cells.clear();
     rows.clear();
     offers.getChildren().clear();
-    VBox lines = group(crate.rule(), List.of());
-    scroll.setContent(lines);
+  }
+
+  private void fit(VBox lines) {
     // all lines where there is room, never pressed together by the table below
     lines
         .heightProperty()
@@ -95,8 +106,9 @@ final class RuleEditor extends VBox {
               scroll.setMinHeight(tall);
               scroll.setPrefHeight(tall);
             });
-    getChildren().setAll(EffectCells.heads(), scroll, offers, notes);
-    count(crate);
+  }
+
+  private void focus(int focused) {
     if (focused >= 0 && focused < rows.size()) {
       rows.get(focused).focusValues();
     }
@@ -199,14 +211,23 @@ final class RuleEditor extends VBox {
     if (place.isEmpty()) {
       addLine.setId("add-line");
     } else {
-      head.getChildren()
-          .add(
-              Look.button(
-                  Words.of("rule.removeGroup"),
-                  () -> edit(RuleEdits.without(rule(), place)),
-                  "quiet"));
-      box.getStyleClass().add("group-box");
+      removable(head, box, place);
     }
+    parts(group, place, box);
+    return box;
+  }
+
+  private void removable(HBox head, VBox box, List<Integer> place) {
+    head.getChildren()
+        .add(
+            Look.button(
+                Words.of("rule.removeGroup"),
+                () -> edit(RuleEdits.without(rule(), place)),
+                "quiet"));
+    box.getStyleClass().add("group-box");
+  }
+
+  private void parts(Rule.Group group, List<Integer> place, VBox box) {
     for (int i = 0; i < group.parts().size(); i++) {
       List<Integer> at = RuleEdits.joined(place, i);
       box.getChildren()
@@ -216,7 +237,6 @@ final class RuleEditor extends VBox {
                 case Rule.Group inner -> group(inner, at);
               });
     }
-    return box;
   }
 
   private ComboBox<String> kind(Rule.Group group, List<Integer> place) {

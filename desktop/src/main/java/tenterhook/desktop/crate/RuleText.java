@@ -32,6 +32,16 @@ final class RuleText extends VBox {
     this.workspace = workspace;
     this.edited = edited;
     setId("rule-as-text");
+    prepare();
+    wrong.setId("rule-text-wrong");
+    var use = Look.primary(Words.of("rule.useText"), this::use);
+    use.setId("rule-use-text");
+    HBox foot = new HBox(10, use, wrong);
+    foot.setAlignment(Pos.CENTER_LEFT);
+    getChildren().addAll(area, foot);
+  }
+
+  private void prepare() {
     area.setId("rule-text");
     area.setWrapText(true);
     area.setPrefRowCount(ROWS);
@@ -44,12 +54,6 @@ final class RuleText extends VBox {
             use();
           }
         });
-    wrong.setId("rule-text-wrong");
-    var use = Look.primary(Words.of("rule.useText"), this::use);
-    use.setId("rule-use-text");
-    HBox foot = new HBox(10, use, wrong);
-    foot.setAlignment(Pos.CENTER_LEFT);
-    getChildren().addAll(area, foot);
   }
 
   /** Shows a crate's rule; what is typed stays while the crate is the same. */

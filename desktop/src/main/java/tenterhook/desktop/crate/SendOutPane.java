@@ -109,22 +109,26 @@ final class SendOutPane extends VBox {
     Label words = Look.label(Words.of(key + "Words"), "second");
     VBox box = new VBox(2, button, words);
     if (one == How.ELSEWHERE) {
-      here.setAccessibleText(Words.of("sendOut.here"));
-      there.setAccessibleText(Words.of("sendOut.there"));
-      here.setPromptText(Words.of("sendOut.here"));
-      there.setPromptText(Words.of("sendOut.there"));
-      for (TextField field : List.of(here, there)) {
-        field.getStyleClass().add("mono");
-        HBox.setHgrow(field, Priority.ALWAYS);
-      }
-      HBox row = new HBox(8, here, Look.label("→"), there);
-      row.setMaxWidth(640);
-      row.setAlignment(Pos.CENTER_LEFT);
-      row.visibleProperty().bind(button.selectedProperty());
-      row.managedProperty().bind(button.selectedProperty());
-      box.getChildren().add(row);
+      box.getChildren().add(elsewhere(button));
     }
     return box;
+  }
+
+  private HBox elsewhere(RadioButton button) {
+    here.setAccessibleText(Words.of("sendOut.here"));
+    there.setAccessibleText(Words.of("sendOut.there"));
+    here.setPromptText(Words.of("sendOut.here"));
+    there.setPromptText(Words.of("sendOut.there"));
+    for (TextField field : List.of(here, there)) {
+      field.getStyleClass().add("mono");
+      HBox.setHgrow(field, Priority.ALWAYS);
+    }
+    HBox row = new HBox(8, here, Look.label("→"), there);
+    row.setMaxWidth(640);
+    row.setAlignment(Pos.CENTER_LEFT);
+    row.visibleProperty().bind(button.selectedProperty());
+    row.managedProperty().bind(button.selectedProperty());
+    return row;
   }
 
   void show(List<Crate> some, String name) {

@@ -85,16 +85,9 @@ final class WhyPane extends VBox {
     words.setWrapText(true);
     VBox said = new VBox(1, words);
     if (!reason.holds() && reason.matter() == Matter.LINE) {
-      Label has =
-          Look.dataLabel(
-              reason.has().isBlank() ? Words.of("why.hasNone") : Words.of("why.has", reason.has()),
-              "hole");
-      has.setWrapText(true);
-      said.getChildren().add(has);
+      said.getChildren().add(has(reason));
     }
-    Region mark = new Region();
-    mark.getStyleClass().add("why-mark");
-    mark.pseudoClassStateChanged(FAILS, !reason.holds());
+    Region mark = mark(reason);
     HBox box = new HBox(8, mark, said);
     HBox.setHgrow(said, Priority.ALWAYS);
     box.setAlignment(Pos.TOP_LEFT);
@@ -102,6 +95,22 @@ final class WhyPane extends VBox {
     box.setAccessibleText(Words.of(reason.holds() ? "why.holds" : "why.fails", words(reason)));
     box.getStyleClass().add("why-line");
     return box;
+  }
+
+  private static Label has(Reason reason) {
+    Label has =
+        Look.dataLabel(
+            reason.has().isBlank() ? Words.of("why.hasNone") : Words.of("why.has", reason.has()),
+            "hole");
+    has.setWrapText(true);
+    return has;
+  }
+
+  private static Region mark(Reason reason) {
+    Region mark = new Region();
+    mark.getStyleClass().add("why-mark");
+    mark.pseudoClassStateChanged(FAILS, !reason.holds());
+    return mark;
   }
 
   private String words(Reason reason) {

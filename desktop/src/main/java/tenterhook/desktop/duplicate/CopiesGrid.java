@@ -136,6 +136,12 @@ final class CopiesGrid extends GridPane {
     columns();
     row = 1;
     row(Words.of("copies.sound"), tracks.stream().map(this::wave).toList());
+    fields();
+    row(Words.of("copies.crates"), tracks.stream().map(id -> (Node) crates(id)).toList());
+    otherGains();
+  }
+
+  private void fields() {
     for (Field<?> field : ROWS) {
       boolean told = tracks.stream().anyMatch(id -> !shown(field, id).isEmpty());
       if (!told) {
@@ -143,8 +149,6 @@ final class CopiesGrid extends GridPane {
       }
       row(field.label(), tracks.stream().map(id -> (Node) value(field, id)).toList());
     }
-    row(Words.of("copies.crates"), tracks.stream().map(id -> (Node) crates(id)).toList());
-    otherGains();
   }
 
   private void columns() {

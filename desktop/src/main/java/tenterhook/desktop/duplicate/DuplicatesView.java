@@ -62,6 +62,11 @@ public final class DuplicatesView extends StationOutline {
     stay.setId("both-stay");
     all = Look.button("", this::resolveAll);
     all.setId("resolve-all");
+    prepareLists();
+    follow();
+  }
+
+  private void prepareLists() {
     groups.setId("groups");
     groups.getStyleClass().add("picked");
     groups.setAccessibleText(Words.of("duplicates.groups"));
@@ -72,6 +77,9 @@ public final class DuplicatesView extends StationOutline {
     criteria.setId("criteria");
     criteria.setMaxWidth(Double.MAX_VALUE);
     criteria.setAccessibleText(Words.of("duplicates.criteria"));
+  }
+
+  private void follow() {
     build();
     model.follow(() -> found(model.shown()));
     workspace.whileInView(holding, holding::refresh);
@@ -81,6 +89,16 @@ public final class DuplicatesView extends StationOutline {
   private void build() {
     staying.setId("show-staying");
     staying.setOnAction(e -> model.staying(staying.isSelected()));
+    VBox left = left();
+    VBox main = main();
+    node.setLeft(left);
+    node.setCenter(main);
+    right(false);
+    fillCriteria();
+    criteria.setOnAction(e -> chooseCriteria());
+  }
+
+  private VBox left() {
     VBox left =
         new VBox(
             8,
@@ -92,6 +110,10 @@ public final class DuplicatesView extends StationOutline {
     left.getStyleClass().addAll("side", "left");
     left.setPrefWidth(262);
     VBox.setVgrow(groups, Priority.ALWAYS);
+    return left;
+  }
+
+  private VBox main() {
     ScrollPane scroll = new ScrollPane(grid);
     scroll.setFitToWidth(true);
     VBox.setVgrow(scroll, Priority.ALWAYS);
@@ -101,11 +123,7 @@ public final class DuplicatesView extends StationOutline {
     HBox buttons = new HBox(8, keep, stay, Look.spring(), all);
     VBox main = new VBox(8, head(title, words), buttons, scroll, hint);
     main.getStyleClass().add("main");
-    node.setLeft(left);
-    node.setCenter(main);
-    right(false);
-    fillCriteria();
-    criteria.setOnAction(e -> chooseCriteria());
+    return main;
   }
 
   /** The side shows what makes a survivor, or the holding bay. */
@@ -169,21 +187,29 @@ public final class DuplicatesView extends StationOutline {
     all.setText(Words.of("duplicates.all", offered));
     all.setVisible(offered > 0 && !model.staying());
     keep.setManaged(!model.staying());
+    list(now);
+    for (Node part : List.of(keep, stay, hint)) {
+      part.setVisible(!now.isEmpty() && (part != keep || !model.staying()));
+    }
+    if (now.isEmpty()) {
+      sayNone();
+    }
+    survivor.show(now);
+    spares.show(now);
+  }
+
+  private void list(List<Group> now) {
     int at = Math.max(0, groups.getSelectionModel().getSelectedIndex());
     if (!now.equals(groups.getItems())) {
       groups.getItems().setAll(now);
       groups.getSelectionModel().select(Math.min(at, now.size() - 1));
     }
-    for (Node part : List.of(keep, stay, hint)) {
-      part.setVisible(!now.isEmpty() && (part != keep || !model.staying()));
-    }
-    if (now.isEmpty()) {
-      title.setText(Words.of(model.staying() ? "duplicates.noStay" : "duplicates.noneTitle"));
-      words.setText(Words.of(model.staying() ? "duplicates.noStayWords" : "duplicates.none"));
-      grid.clear();
-    }
-    survivor.show(now);
-    spares.show(now);
+  }
+
+  private void sayNone() {
+    title.setText(Words.of(model.staying() ? "duplicates.noStay" : "duplicates.noneTitle"));
+    words.setText(Words.of(model.staying() ? "duplicates.noStayWords" : "duplicates.none"));
+    grid.clear();
   }
 
   private void choose(Group group) {

@@ -133,20 +133,24 @@ final class HoldingPane extends VBox {
               Words.of("do.empty", copies),
               () -> take(outlook.copies(), false));
     } else if (!outlook.last().isEmpty()) {
-      RoaringBitmap last = new RoaringBitmap();
-      outlook.last().forEach(l -> last.add(l.id()));
-      String names =
-          outlook.last().stream()
-              .limit(3)
-              .map(l -> workspace.state().get().snapshot().name(l.id()))
-              .collect(Collectors.joining(", "));
-      workspace
-          .frame()
-          .ask(
-              Words.of("ask.emptyLast", last.getCardinality(), names),
-              Words.of("do.emptyLast", last.getCardinality()),
-              () -> take(last, true));
+      askToEmptyLast(outlook);
     }
+  }
+
+  private void askToEmptyLast(HoldingBay.Outlook outlook) {
+    RoaringBitmap last = new RoaringBitmap();
+    outlook.last().forEach(l -> last.add(l.id()));
+    String names =
+        outlook.last().stream()
+            .limit(3)
+            .map(l -> workspace.state().get().snapshot().name(l.id()))
+            .collect(Collectors.joining(", "));
+    workspace
+        .frame()
+        .ask(
+            Words.of("ask.emptyLast", last.getCardinality(), names),
+            Words.of("do.emptyLast", last.getCardinality()),
+            () -> take(last, true));
   }
 
   private void take(RoaringBitmap ids, boolean alsoLast) {

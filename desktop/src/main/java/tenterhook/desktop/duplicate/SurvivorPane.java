@@ -38,6 +38,21 @@ final class SurvivorPane extends VBox {
     super(6);
     this.workspace = workspace;
     this.model = model;
+    prepare();
+    var up = Look.button(Words.of("survivor.up"), () -> move(-1), "quiet");
+    up.setId("preference-up");
+    var down = Look.button(Words.of("survivor.down"), () -> move(1), "quiet");
+    down.setId("preference-down");
+    var off = Look.button(Words.of("survivor.off"), this::drop, "quiet");
+    off.setId("preference-off");
+    Label words = words();
+    HBox buttons = new HBox(4, up, down, off);
+    getChildren()
+        .addAll(
+            Look.label(Words.of("survivor.title"), "heading"), words, lines, ties, buttons, more);
+  }
+
+  private void prepare() {
     lines.setId("preferences");
     lines.getStyleClass().add("picked");
     lines.setAccessibleText(Words.of("survivor.title"));
@@ -51,20 +66,14 @@ final class SurvivorPane extends VBox {
     more.setCellFactory(l -> new NameCell());
     more.setButtonCell(new NameCell());
     more.setOnAction(e -> add(more.getValue()));
-    var up = Look.button(Words.of("survivor.up"), () -> move(-1), "quiet");
-    up.setId("preference-up");
-    var down = Look.button(Words.of("survivor.down"), () -> move(1), "quiet");
-    down.setId("preference-down");
-    var off = Look.button(Words.of("survivor.off"), this::drop, "quiet");
-    off.setId("preference-off");
+  }
+
+  private Label words() {
     Label words = Look.label(Words.of("survivor.words"), "second");
     words.setWrapText(true);
     ties.setWrapText(true);
     ties.setId("preference-ties");
-    HBox buttons = new HBox(4, up, down, off);
-    getChildren()
-        .addAll(
-            Look.label(Words.of("survivor.title"), "heading"), words, lines, ties, buttons, more);
+    return words;
   }
 
   /** Shows the lines and what they decide. */

@@ -49,14 +49,7 @@ final class ArtworkPane extends HBox {
     this.workspace = workspace;
     this.chosen = chosen;
     this.model = new EditModel(workspace.state().get().snapshot(), new RoaringBitmap());
-    image.setFitWidth(SIDE);
-    image.setFitHeight(SIDE);
-    image.setPreserveRatio(true);
-    StackPane frame = new StackPane(image);
-    frame.getStyleClass().add("art");
-    frame.setMinSize(SIDE + 2, SIDE + 2);
-    frame.setMaxSize(SIDE + 2, SIDE + 2);
-    size.setId("art-size");
+    StackPane frame = frame();
     VBox buttons =
         new VBox(
             3,
@@ -67,6 +60,18 @@ final class ArtworkPane extends HBox {
             Look.button(Words.of("art.remove"), this::remove, "quiet"));
     getChildren().addAll(frame, buttons);
     takeDrops();
+  }
+
+  private StackPane frame() {
+    image.setFitWidth(SIDE);
+    image.setFitHeight(SIDE);
+    image.setPreserveRatio(true);
+    StackPane frame = new StackPane(image);
+    frame.getStyleClass().add("art");
+    frame.setMinSize(SIDE + 2, SIDE + 2);
+    frame.setMaxSize(SIDE + 2, SIDE + 2);
+    size.setId("art-size");
+    return frame;
   }
 
   private void takeDrops() {
@@ -97,25 +102,33 @@ final class ArtworkPane extends HBox {
       size.setText(Words.of("edit.several", values.size()));
       return;
     }
+    say(values);
+    if (!ids.isEmpty()) {
+      load(ids.first());
+    }
+  }
+
+  private void say(List<String> values) {
     size.setText(
         values.stream()
             .findFirst()
             .flatMap(Artwork::parse)
             .map(this::words)
             .orElse(Words.of("art.none")));
-    if (!ids.isEmpty()) {
-      int id = ids.first();
-      EditModel asked = other;
-      workspace.job(
-          Words.of("art.load"),
-          false,
-          p -> workspace.collection().covers().of(id),
-          bytes -> {
-            if (model == asked) {
-              bytes.ifPresent(b -> image.setImage(new Image(new ByteArrayInputStream(b))));
-            }
-          });
-    }
+  }
+
+  private void load(int id) {
+
+    EditModel asked = model;
+    workspace.job(
+        Words.of("art.load"),
+        false,
+        p -> workspace.collection().covers().of(id),
+        bytes -> {
+          if (model == asked) {
+            bytes.ifPresent(b -> image.setImage(new Image(new ByteArrayInputStream(b))));
+          }
+        });
   }
 
   private String words(Artwork art) {

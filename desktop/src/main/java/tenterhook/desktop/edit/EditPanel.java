@@ -190,15 +190,25 @@ public final class EditPanel extends VBox {
     Look.tip(picker, Words.of("edit.pick", field.label()));
     List<MenuItem> items = new ArrayList<>();
     for (String value : values.subList(0, Math.min(20, values.size()))) {
-      String shown = field.type().show(value);
-      items.add(
-          Look.named(
-              shown.isEmpty() ? Words.of("edit.none") : shown,
-              () -> {
-                input.setText(shown);
-                set(field, input, value);
-              }));
+      items.add(choice(field, input, value));
     }
+    MenuItem clear = clear(field, input);
+    items.add(clear);
+    picker.getItems().setAll(items);
+    return picker;
+  }
+
+  private MenuItem choice(Field<?> field, TextInputControl input, String value) {
+    String shown = field.type().show(value);
+    return Look.named(
+        shown.isEmpty() ? Words.of("edit.none") : shown,
+        () -> {
+          input.setText(shown);
+          set(field, input, value);
+        });
+  }
+
+  private MenuItem clear(Field<?> field, TextInputControl input) {
     MenuItem clear =
         Look.named(
             Words.of("edit.clear", model.count()),
@@ -208,9 +218,7 @@ public final class EditPanel extends VBox {
               set(field, input, "");
             });
     clear.setId("clear-" + field.key());
-    items.add(clear);
-    picker.getItems().setAll(items);
-    return picker;
+    return clear;
   }
 
   private void set(Field<?> field, TextInputControl input, String raw) {

@@ -66,6 +66,11 @@ public final class MeasuringView extends StationOutline {
             false);
     contradictions = button("measure-repairs", () -> workspace.frame().go(Station.REPAIRS), false);
     upscaled = button("measure-upscaled", this::showUpscaled, false);
+    prepare();
+    begin();
+  }
+
+  private void prepare() {
     stop.setText(Words.of("measure.stop"));
     contradictions.setText(Words.of("measure.repairs"));
     fills.setId("measure-fills");
@@ -76,6 +81,9 @@ public final class MeasuringView extends StationOutline {
     failed.getStyleClass().add("picked");
     failed.setCellFactory(l -> new FailedCell());
     failed.setPlaceholder(Look.label(Words.of("measure.noneFailed"), "empty"));
+  }
+
+  private void begin() {
     build();
     workspace.whileInView(node, this::refresh);
     model.running().addListener((o, was, now) -> refresh());
@@ -167,10 +175,7 @@ public final class MeasuringView extends StationOutline {
 
   private void show(Counts now) {
     boolean running = model.running().get();
-    double share = now.all() == 0 ? 0 : now.measured() / (double) now.all();
-    heading.setText(Words.of("measure.heading", now.measured(), now.all()));
-    done.setPrefWidth(BAR * share);
-    open.setPrefWidth(BAR - BAR * share);
+    showShare(now);
     all.setText(Words.of("measure.all", now.waiting()));
     list.setText(Words.of("measure.list", now.here()));
     goOn.setText(Words.of("measure.goOn", now.left()));
@@ -178,15 +183,30 @@ public final class MeasuringView extends StationOutline {
     show(list, !running && now.here() > 0 && now.here() < now.waiting());
     show(goOn, !running && now.left() > 0 && now.left() < now.waiting());
     show(stop, running);
+    showFound(now);
+    nothingLeft.setText(Words.of("measure.nothingLeft", now.all() - now.measured()));
+    show(nothingLeft, !running && now.waiting() == 0 && now.all() > 0);
+    show(wishes, running || now.waiting() > 0);
+    showFailed();
+  }
+
+  private void showShare(Counts now) {
+    double share = now.all() == 0 ? 0 : now.measured() / (double) now.all();
+    heading.setText(Words.of("measure.heading", now.measured(), now.all()));
+    done.setPrefWidth(BAR * share);
+    open.setPrefWidth(BAR - BAR * share);
+  }
+
+  private void showFound(Counts now) {
     fill.setText(Words.of("measure.fill", now.fill()));
     show(fill, now.fill() > 0);
     upscaled.setText(Words.of("measure.upscaled", now.doubted()));
     show(upscaled, now.doubted() > 0);
     show(contradictions, now.measured() > 0);
     show(found, now.measured() > 0);
-    nothingLeft.setText(Words.of("measure.nothingLeft", now.all() - now.measured()));
-    show(nothingLeft, !running && now.waiting() == 0 && now.all() > 0);
-    show(wishes, running || now.waiting() > 0);
+  }
+
+  private void showFailed() {
     List<Refusal> troubles = model.failed().get();
     failed.getItems().setAll(troubles);
     failedHead.setText(troubles.isEmpty() ? "" : Words.of("measure.failedHead", troubles.size()));

@@ -51,19 +51,8 @@ public final class PlaysView extends StationOutline {
   public PlaysView(Workspace workspace) {
     super(workspace, "keys.tracks", new TrackPane(workspace));
     this.pane = tracks().orElseThrow();
-    nights.setId("nights");
-    nights.getStyleClass().add("picked");
-    nights.setAccessibleText(Words.of("plays.nights"));
-    nights.setCellFactory(
-        l ->
-            new TwoLineCell<>(
-                Night::date, n -> Words.of("plays.count", n.tracks().getCardinality())));
-    nights.setPlaceholder(Look.label(Words.of("plays.none"), "empty"));
-    nights.getSelectionModel().selectedItemProperty().addListener((o, b, after) -> show(after));
-    unmatched.setId("unmatched");
-    unmatched.setFixedCellSize(LINE);
-    unmatched.setAccessibleText(Words.of("plays.unmatchedList"));
-    unmatched.setCellFactory(l -> new LineCell());
+    prepareNights();
+    prepareUnmatched();
     VBox left = side(200, nights, Look.label(Words.of("plays.nights"), "second"), nights);
     var read = Look.primary(Words.of("plays.read"), this::choose);
     read.setId("plays-read");
@@ -75,6 +64,25 @@ public final class PlaysView extends StationOutline {
     node.setLeft(left);
     node.setCenter(main);
     workspace.whileInView(node, this::refresh);
+  }
+
+  private void prepareNights() {
+    nights.setId("nights");
+    nights.getStyleClass().add("picked");
+    nights.setAccessibleText(Words.of("plays.nights"));
+    nights.setCellFactory(
+        l ->
+            new TwoLineCell<>(
+                Night::date, n -> Words.of("plays.count", n.tracks().getCardinality())));
+    nights.setPlaceholder(Look.label(Words.of("plays.none"), "empty"));
+    nights.getSelectionModel().selectedItemProperty().addListener((o, b, after) -> show(after));
+  }
+
+  private void prepareUnmatched() {
+    unmatched.setId("unmatched");
+    unmatched.setFixedCellSize(LINE);
+    unmatched.setAccessibleText(Words.of("plays.unmatchedList"));
+    unmatched.setCellFactory(l -> new LineCell());
   }
 
   /** A line of a set list, in any script. */

@@ -48,6 +48,16 @@ final class CatalogueCompare extends VBox {
     ask.setId("catalogue-ask");
     matches.setId("matches");
     matches.getStyleClass().add("picked");
+    prepareMatches();
+    prepareFields();
+    take.setId("catalogue-take");
+    words.setWrapText(true);
+    reason.setWrapText(true);
+    absent.setWrapText(true);
+    absent.setId("absent");
+  }
+
+  private void prepareMatches() {
     matches.setCellFactory(
         l ->
             new TwoLineCell<>(
@@ -62,6 +72,9 @@ final class CatalogueCompare extends VBox {
         .getSelectionModel()
         .selectedItemProperty()
         .addListener((o, before, after) -> compare(after));
+  }
+
+  private void prepareFields() {
     ColumnConstraints box = new ColumnConstraints(24);
     ColumnConstraints label = new ColumnConstraints(62);
     ColumnConstraints value = new ColumnConstraints(40, 130, Double.MAX_VALUE);
@@ -69,11 +82,6 @@ final class CatalogueCompare extends VBox {
         .getColumnConstraints()
         .addAll(box, label, value, new ColumnConstraints(40, 130, Double.MAX_VALUE));
     fields.setId("compare");
-    take.setId("catalogue-take");
-    words.setWrapText(true);
-    reason.setWrapText(true);
-    absent.setWrapText(true);
-    absent.setId("absent");
   }
 
   private void lookUp() {

@@ -34,18 +34,7 @@ final class GenresPane extends VBox {
   GenresPane(Workspace workspace) {
     super(6);
     this.workspace = workspace;
-    list.setId("genres");
-    list.getStyleClass().add("picked");
-    list.setPrefHeight(190);
-    list.setCellFactory(
-        l ->
-            new TwoLineCell<>(
-                Genre::name,
-                g ->
-                    Words.of("genres.count", g.tracks())
-                        + (g.above().isEmpty()
-                            ? ""
-                            : " · " + Words.of("genres.partOf", String.join(" › ", g.above())))));
+    prepare();
     Label words = Look.label(Words.of("genres.words"), "second");
     words.setWrapText(true);
     var becomes = Look.button(Words.of("genres.becomes"), this::becomes);
@@ -58,6 +47,21 @@ final class GenresPane extends VBox {
             words,
             list,
             new HBox(8, becomes, part));
+  }
+
+  private void prepare() {
+    list.setId("genres");
+    list.getStyleClass().add("picked");
+    list.setPrefHeight(190);
+    list.setCellFactory(
+        l ->
+            new TwoLineCell<>(
+                Genre::name,
+                g ->
+                    Words.of("genres.count", g.tracks())
+                        + (g.above().isEmpty()
+                            ? ""
+                            : " · " + Words.of("genres.partOf", String.join(" › ", g.above())))));
   }
 
   void refresh() {

@@ -112,6 +112,21 @@ final class RepairSide extends BorderPane {
 
   /** Shows the track of a proposal as it will be; null for none. */
   void show(@Nullable Proposal proposal) {
+    prepare(proposal);
+    if (proposal == null) {
+      return;
+    }
+    Snapshot snapshot = workspace.state().get().snapshot();
+    Map<Field<?>, SetField> edits = new HashMap<>();
+    proposal.edits().forEach(e -> edits.put(e.field(), e));
+    head(proposal, snapshot, edits);
+    if (kind == RepairKind.CATALOGUE) {
+      return;
+    }
+    facts(proposal, edits);
+  }
+
+  private void prepare(@Nullable Proposal proposal) {
     facts.getChildren().clear();
     track.setVisible(proposal != null);
     track.setManaged(proposal != null);
@@ -120,12 +135,9 @@ final class RepairSide extends BorderPane {
     } else if (kind == RepairKind.CATALOGUE) {
       compare.show(proposal);
     }
-    if (proposal == null) {
-      return;
-    }
-    Snapshot snapshot = workspace.state().get().snapshot();
-    Map<Field<?>, SetField> edits = new HashMap<>();
-    proposal.edits().forEach(e -> edits.put(e.field(), e));
+  }
+
+  private void head(Proposal proposal, Snapshot snapshot, Map<Field<?>, SetField> edits) {
     SetField titled = edits.get(Fields.TITLE);
     String title = titled == null ? snapshot.raw(proposal.id(), Fields.TITLE) : titled.after();
     name.setText("");
@@ -136,9 +148,9 @@ final class RepairSide extends BorderPane {
         kind == RepairKind.CATALOGUE
             ? ""
             : Words.of("repairs.reason", proposal.certainty(), proposal.reason()));
-    if (kind == RepairKind.CATALOGUE) {
-      return;
-    }
+  }
+
+  private void facts(Proposal proposal, Map<Field<?>, SetField> edits) {
     int row = 0;
     for (Field<?> field : shown(edits.keySet())) {
       facts.add(Look.label(field.label(), "second"), 0, row);

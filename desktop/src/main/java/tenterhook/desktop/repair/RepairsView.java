@@ -22,6 +22,7 @@ import tenterhook.core.repair.RepairRules;
 import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Destination;
 import tenterhook.desktop.workspace.RepairsModel;
 import tenterhook.desktop.workspace.Station;
 import tenterhook.desktop.workspace.Workspace;
@@ -127,10 +128,7 @@ public final class RepairsView extends StationOutline {
     KindRow at = begun ? kinds.getSelectionModel().getSelectedItem() : null;
     begun |= !model.proposals().get().isEmpty();
     int place = Math.max(0, kinds.getSelectionModel().getSelectedIndex());
-    List<KindRow> rows = new ArrayList<>();
-    for (Map.Entry<RepairKind, List<Decision>> one : model.kinds().entrySet()) {
-      rows.add(new KindRow(one.getKey(), one.getValue()));
-    }
+    List<KindRow> rows = rows();
     filling = true;
     kinds.getItems().setAll(rows);
     filling = false;
@@ -141,6 +139,18 @@ public final class RepairsView extends StationOutline {
             .orElse(rows.get(Math.min(place, rows.size() - 1)));
     kinds.getSelectionModel().select(next);
     chooseKind(next);
+    sayDismissed();
+  }
+
+  private List<KindRow> rows() {
+    List<KindRow> rows = new ArrayList<>();
+    for (Map.Entry<RepairKind, List<Decision>> one : model.kinds().entrySet()) {
+      rows.add(new KindRow(one.getKey(), one.getValue()));
+    }
+    return rows;
+  }
+
+  private void sayDismissed() {
     int off = model.rules().off().size();
     int tracks =
         model.rules().dismissed().values().stream().mapToInt(RoaringBitmap::getCardinality).sum();
@@ -159,15 +169,27 @@ public final class RepairsView extends StationOutline {
       decisions.getItems().setAll(row.decisions());
     }
     decisions.refresh();
+    fitDecisions(row);
+    offerAll(row);
+    side.kind(row.kind());
+    pick(row, at);
+  }
+
+  private void fitDecisions(KindRow row) {
     int rows = Math.min(DECISIONS_IN_VIEW, row.decisions().size());
     double height = rows * DECISION_HEIGHT + (row.decisions().size() > rows ? 24 : 4);
     decisions.setMinHeight(rows == 0 ? 0 : height);
     decisions.setMaxHeight(rows == 0 ? 0 : height);
+  }
+
+  private void offerAll(KindRow row) {
     List<Proposal> certain = model.certain(proposals(row));
     all.setText(Words.of("repairs.applyAll", certain.size()));
     all.setVisible(certain.size() > 0 && row.decisions().size() > 1);
     all.setManaged(all.isVisible());
-    side.kind(row.kind());
+  }
+
+  private void pick(KindRow row, int at) {
     if (row.decisions().isEmpty()) {
       table.show(List.of());
       side.show(null);
@@ -351,9 +373,9 @@ public final class RepairsView extends StationOutline {
   }
 
   @Override
-  public void open(Object about) {
-    if (about instanceof RepairKind kind) {
-      choose(kind);
+  public void open(Destination to) {
+    if (to instanceof Destination.Repair repair) {
+      choose(repair.kind());
     }
   }
 }

@@ -30,6 +30,7 @@ import tenterhook.desktop.play.StaleView;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.tracks.TracksView;
+import tenterhook.desktop.workspace.Destination;
 import tenterhook.desktop.workspace.Station;
 import tenterhook.desktop.workspace.TrackList;
 import tenterhook.desktop.workspace.Workspace;
@@ -157,9 +158,9 @@ public final class Shell extends BorderPane implements Workspace.Frame {
   }
 
   @Override
-  public void go(Station station, Object about) {
-    go(station);
-    inView.open(about);
+  public void go(Destination to) {
+    go(to.station());
+    inView.open(to);
   }
 
   private void wholeCollection() {

@@ -75,11 +75,11 @@ public final class Workspace {
     default void go(Station station) {}
 
     /** Goes to a station, and there to something in particular. */
-    default void go(Station station, Object about) {}
+    default void go(Destination to) {}
 
     /** Goes to the repairs of one kind. */
     default void repair(RepairKind kind) {
-      go(Station.REPAIRS, kind);
+      go(new Destination.Repair(kind));
     }
 
     /** Shows a list of tracks. */
@@ -87,7 +87,7 @@ public final class Workspace {
 
     /** Gives codes to a list of tracks at the coding station. */
     default void code(TrackList list) {
-      go(Station.CODING, list);
+      go(new Destination.ToCode(list));
     }
 
     /** Counts anew what waits at the stations, after something was settled. */
