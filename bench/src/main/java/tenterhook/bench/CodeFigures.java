@@ -23,8 +23,8 @@ import javax.tools.ToolProvider;
 
 /**
  * Prints how long files and methods are in each module, which top-level types share a name, and how
- * much of the code is tests. Argument: the project's folder, by default the current one. Lengths
- * are lines from the first of a declaration, annotations counted, to its closing brace.
+ * much of the code is tests. Argument: the project's folder, by default the current one. The length
+ * of a method is the number of lines between the braces of its body.
  */
 public final class CodeFigures {
   private static final int LONG = 30;
@@ -64,18 +64,26 @@ public final class CodeFigures {
       Lengths test = lengths(module.resolve("src/test/java"), false);
       code += main.lines();
       tests += test.lines();
-      long over = main.methods().stream().filter(l -> l > LONG).count();
-      System.out.printf(
-          Locale.ROOT,
-          "%-10s %5d %4d %8d %4d   %.1f %%%n",
-          module.getFileName(),
-          main.files().size(),
-          ninetieth(main.files()),
-          main.methods().size(),
-          ninetieth(main.methods()),
-          100.0 * over / Math.max(1, main.methods().size()));
+      print(module, main);
     }
     System.out.printf(Locale.ROOT, "tests: %.1f %% of all lines%n", 100.0 * tests / (code + tests));
+    printTwins(root);
+  }
+
+  private static void print(Path module, Lengths main) {
+    long over = main.methods().stream().filter(l -> l > LONG).count();
+    System.out.printf(
+        Locale.ROOT,
+        "%-10s %5d %4d %8d %4d   %.1f %%%n",
+        module.getFileName(),
+        main.files().size(),
+        ninetieth(main.files()),
+        main.methods().size(),
+        ninetieth(main.methods()),
+        100.0 * over / Math.max(1, main.methods().size()));
+  }
+
+  private void printTwins(Path root) {
     typeNames.forEach(
         (name, places) -> {
           if (places.size() > 1) {
@@ -101,22 +109,30 @@ public final class CodeFigures {
     if (!Files.isDirectory(folder)) {
       return lengths;
     }
-    List<Path> sources;
-    try (Stream<Path> all = Files.walk(folder)) {
-      sources = all.filter(CodeFigures::isSource).toList();
-    }
+    List<Path> sources = sources(folder);
     JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
     try (StandardJavaFileManager manager = compiler.getStandardFileManager(null, null, null)) {
-      JavacTask task =
-          (JavacTask)
-              compiler.getTask(
-                  null, manager, null, null, null, manager.getJavaFileObjectsFromPaths(sources));
+      JavacTask task = task(compiler, manager, sources);
       SourcePositions positions = Trees.instance(task).getSourcePositions();
       for (CompilationUnitTree unit : task.parse()) {
         read(unit, positions, lengths, named);
       }
     }
     return lengths;
+  }
+
+  private static List<Path> sources(Path folder) throws IOException {
+
+    try (Stream<Path> all = Files.walk(folder)) {
+      return all.filter(CodeFigures::isSource).toList();
+    }
+  }
+
+  private static JavacTask task(
+      JavaCompiler compiler, StandardJavaFileManager manager, List<Path> sources) {
+    return (JavacTask)
+        compiler.getTask(
+            null, manager, null, null, null, manager.getJavaFileObjectsFromPaths(sources));
   }
 
   private static boolean isSource(Path file) {
@@ -135,8 +151,10 @@ public final class CodeFigures {
       public Void visitMethod(MethodTree method, Void nothing) {
         long from = positions.getStartPosition(unit, method);
         if (method.getBody() != null && from >= 0) {
-          long to = positions.getEndPosition(unit, method);
-          lengths.methods().add((int) (lines.getLineNumber(to) - lines.getLineNumber(from) + 1));
+          long open = positions.getStartPosition(unit, method.getBody());
+          long close = positions.getEndPosition(unit, method);
+          long between = lines.getLineNumber(close) - lines.getLineNumber(open) - 1;
+          lengths.methods().add((int) Math.max(0, between));
         }
         return super.visitMethod(method, nothing);
       }

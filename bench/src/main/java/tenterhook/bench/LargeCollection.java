@@ -88,34 +88,46 @@ public final class LargeCollection {
         tracks, (heap() - before) / 1e6);
     try (Connection db = DriverManager.getConnection("jdbc:sqlite::memory:")) {
       fill(db);
-      print(
-          "%-44s %10s %10s %8s %8s",
-          "median of " + ROUNDS + ", milliseconds", "ours", "SQLite", "ratio", "found");
-      find(db, "lantern", "SELECT count(*) FROM t WHERE " + anyLike("lantern"));
-      find(
-          db,
-          "cold lam",
-          "SELECT count(*) FROM t WHERE " + anyLike("cold") + " AND " + anyLike("lam"));
-      typing(db);
-      find(
-          db,
-          "year:1990..1999 genre:ska",
-          "SELECT count(*) FROM t WHERE CAST(year AS INT) BETWEEN 1990 AND 1999 AND lower(genre)"
-              + " LIKE '%ska%'");
-      find(
-          db,
-          "missing:artist or missing:year",
-          "SELECT count(*) FROM t WHERE artist = '' OR year = ''");
-      find(
-          db,
-          "code:SKA code:SPR bpm:120..140",
-          "SELECT count(*) FROM t WHERE comment LIKE '%/SKA/%' AND comment LIKE '%/SPR/%' AND"
-              + " CAST(bpm AS REAL) BETWEEN 120 AND 140");
+      printHeads();
+      byWords(db);
+      byFields(db);
       crateEdit(db);
       weave(db);
       oneEdit(db);
     }
     print("with everything searched once: %.0f MB of heap", (heap() - before) / 1e6);
+  }
+
+  private static void printHeads() {
+    print(
+        "%-44s %10s %10s %8s %8s",
+        "median of " + ROUNDS + ", milliseconds", "ours", "SQLite", "ratio", "found");
+  }
+
+  private void byWords(Connection db) throws Exception {
+    find(db, "lantern", "SELECT count(*) FROM t WHERE " + anyLike("lantern"));
+    find(
+        db,
+        "cold lam",
+        "SELECT count(*) FROM t WHERE " + anyLike("cold") + " AND " + anyLike("lam"));
+    typing(db);
+  }
+
+  private void byFields(Connection db) throws Exception {
+    find(
+        db,
+        "year:1990..1999 genre:ska",
+        "SELECT count(*) FROM t WHERE CAST(year AS INT) BETWEEN 1990 AND 1999 AND lower(genre)"
+            + " LIKE '%ska%'");
+    find(
+        db,
+        "missing:artist or missing:year",
+        "SELECT count(*) FROM t WHERE artist = '' OR year = ''");
+    find(
+        db,
+        "code:SKA code:SPR bpm:120..140",
+        "SELECT count(*) FROM t WHERE comment LIKE '%/SKA/%' AND comment LIKE '%/SPR/%' AND"
+            + " CAST(bpm AS REAL) BETWEEN 120 AND 140");
   }
 
   private static String anyLike(String word) {
@@ -144,6 +156,19 @@ public final class LargeCollection {
   private static void track(int id, Random random, List<Cell> cells) {
     String title =
         FIRST[random.nextInt(10)] + " " + SECOND[random.nextInt(10)] + " " + random.nextInt(50_000);
+    tags(id, title, random, cells);
+    cells.add(new Cell(id, Fields.ROOT, "Music"));
+    cells.add(
+        new Cell(
+            id,
+            Fields.PATH,
+            "Folder " + id / 60 + "/" + String.format("%02d", id % 60) + " " + title + ".mp3"));
+    cells.add(new Cell(id, Fields.DURATION, String.valueOf(120 + random.nextInt(200))));
+    cells.add(new Cell(id, Fields.SIZE, String.valueOf(4_000_000 + random.nextInt(4_000_000))));
+    cells.add(new Cell(id, Fields.STATE, "present"));
+  }
+
+  private static void tags(int id, String title, Random random, List<Cell> cells) {
     String artist = random.nextInt(20) == 0 ? "" : "Artist " + random.nextInt(9000);
     cells.add(new Cell(id, Fields.TITLE, title));
     cells.add(new Cell(id, Fields.ARTIST, artist));
@@ -156,15 +181,6 @@ public final class LargeCollection {
     cells.add(new Cell(id, Fields.GENRE, GENRES[random.nextInt(8)]));
     cells.add(new Cell(id, Fields.BPM, String.valueOf(70 + random.nextInt(900) / 10.0)));
     comment(id, random, cells);
-    cells.add(new Cell(id, Fields.ROOT, "Music"));
-    cells.add(
-        new Cell(
-            id,
-            Fields.PATH,
-            "Folder " + id / 60 + "/" + String.format("%02d", id % 60) + " " + title + ".mp3"));
-    cells.add(new Cell(id, Fields.DURATION, String.valueOf(120 + random.nextInt(200))));
-    cells.add(new Cell(id, Fields.SIZE, String.valueOf(4_000_000 + random.nextInt(4_000_000))));
-    cells.add(new Cell(id, Fields.STATE, "present"));
   }
 
   private static void comment(int id, Random random, List<Cell> cells) {
@@ -184,20 +200,24 @@ public final class LargeCollection {
           "CREATE TABLE t (id INTEGER PRIMARY KEY, " + String.join(" TEXT, ", names) + " TEXT)");
       db.setAutoCommit(false);
       String marks = "?" + ", ?".repeat(names.size());
-      try (PreparedStatement insert = db.prepareStatement("INSERT INTO t VALUES (" + marks + ")")) {
-        for (int id = 1; id <= tracks; id++) {
-          insert.setInt(1, id);
-          for (int i = 0; i < COLUMNS.size(); i++) {
-            insert.setString(i + 2, snapshot.raw(id, COLUMNS.get(i)));
-          }
-          insert.addBatch();
-        }
-        insert.executeBatch();
-      }
+      insertAll(db, marks);
       statement.execute("CREATE INDEX y ON t (year)");
       statement.execute("CREATE INDEX g ON t (genre)");
       statement.execute("CREATE INDEX a ON t (artist)");
       db.commit();
+    }
+  }
+
+  private void insertAll(Connection db, String marks) throws SQLException {
+    try (PreparedStatement insert = db.prepareStatement("INSERT INTO t VALUES (" + marks + ")")) {
+      for (int id = 1; id <= tracks; id++) {
+        insert.setInt(1, id);
+        for (int i = 0; i < COLUMNS.size(); i++) {
+          insert.setString(i + 2, snapshot.raw(id, COLUMNS.get(i)));
+        }
+        insert.addBatch();
+      }
+      insert.executeBatch();
     }
   }
 
@@ -268,19 +288,21 @@ public final class LargeCollection {
           return weave.total().holes().get(4);
         },
         () -> {
-          for (String column :
-              List.of(
-                  "state", "artist", "title", "album", "bpm", "genre", "comment", "comment",
-                  "comment", "comment")) {
-            count(
-                db,
-                "SELECT sum(c) FROM (SELECT count(*) c FROM t WHERE "
-                    + column
-                    + " = '' GROUP BY genre)");
-          }
-          return count(
-              db, "SELECT sum(c) FROM (SELECT count(*) c FROM t WHERE year = '' GROUP BY genre)");
+          return holes(db);
         });
+  }
+
+  private int holes(Connection db) throws Exception {
+    for (String column :
+        List.of(
+            "state", "artist", "title", "album", "bpm", "genre", "comment", "comment", "comment",
+            "comment")) {
+      count(
+          db,
+          "SELECT sum(c) FROM (SELECT count(*) c FROM t WHERE " + column + " = '' GROUP BY genre)");
+    }
+    return count(
+        db, "SELECT sum(c) FROM (SELECT count(*) c FROM t WHERE year = '' GROUP BY genre)");
   }
 
   private void oneEdit(Connection db) throws Exception {

@@ -73,24 +73,31 @@ public final class LargeCopies {
     String[][] names = new String[TRACKS + 1][];
     for (int id = 1; id <= TRACKS; id++) {
       boolean copy = id > TRACKS - COPIES;
-      String[] own =
-          copy
-              ? names[1 + random.nextInt(TRACKS - COPIES)]
-              : new String[] {
-                "The Artist " + random.nextInt(9000),
-                "Song of " + random.nextInt(50_000) + (random.nextInt(9) == 0 ? " (Live)" : ""),
-                String.valueOf(120 + random.nextInt(300))
-              };
+      String[] own = own(copy, names);
       names[id] = own;
-      cells.add(new Cell(id, Fields.STATE, "present"));
-      cells.add(new Cell(id, Fields.ROOT, "Music"));
-      cells.add(new Cell(id, Fields.PATH, "Folder " + id / 14 + "/" + id + ".mp3"));
-      cells.add(new Cell(id, Fields.ARTIST, copy ? own[0].toUpperCase(Locale.ROOT) : own[0]));
-      cells.add(new Cell(id, Fields.TITLE, own[1]));
-      cells.add(new Cell(id, Fields.DURATION, own[2]));
-      cells.add(new Cell(id, Fields.SIZE, String.valueOf(4_000_000 + random.nextInt(4_000_000))));
+      cells(cells, id, own, copy);
     }
     return Snapshot.empty().with(cells);
+  }
+
+  private String[] own(boolean copy, String[][] names) {
+    return copy
+        ? names[1 + random.nextInt(TRACKS - COPIES)]
+        : new String[] {
+          "The Artist " + random.nextInt(9000),
+          "Song of " + random.nextInt(50_000) + (random.nextInt(9) == 0 ? " (Live)" : ""),
+          String.valueOf(120 + random.nextInt(300))
+        };
+  }
+
+  private void cells(List<Cell> cells, int id, String[] own, boolean copy) {
+    cells.add(new Cell(id, Fields.STATE, "present"));
+    cells.add(new Cell(id, Fields.ROOT, "Music"));
+    cells.add(new Cell(id, Fields.PATH, "Folder " + id / 14 + "/" + id + ".mp3"));
+    cells.add(new Cell(id, Fields.ARTIST, copy ? own[0].toUpperCase(Locale.ROOT) : own[0]));
+    cells.add(new Cell(id, Fields.TITLE, own[1]));
+    cells.add(new Cell(id, Fields.DURATION, own[2]));
+    cells.add(new Cell(id, Fields.SIZE, String.valueOf(4_000_000 + random.nextInt(4_000_000))));
   }
 
   private void tags() {
@@ -101,18 +108,26 @@ public final class LargeCopies {
     double best = Double.POSITIVE_INFINITY;
     List<Group> groups = List.of();
     for (int round = 0; round < 5; round++) {
+      read = Math.min(read, readFields(snapshot));
       long start = System.nanoTime();
-      long letters = 0;
-      for (Field<?> field : List.of(Fields.ARTIST, Fields.TITLE, Fields.DURATION)) {
-        for (int id = 1; id <= TRACKS; id++) {
-          letters += snapshot.raw(id, field).length();
-        }
-      }
-      read = letters > 0 ? Math.min(read, seconds(start)) : read;
-      start = System.nanoTime();
       groups = Duplicates.find(snapshot, Crates.NONE, List.of(), wish);
       best = Math.min(best, seconds(start));
     }
+    told(groups, read, best);
+  }
+
+  private static double readFields(Snapshot snapshot) {
+    long start = System.nanoTime();
+    long letters = 0;
+    for (Field<?> field : List.of(Fields.ARTIST, Fields.TITLE, Fields.DURATION)) {
+      for (int id = 1; id <= TRACKS; id++) {
+        letters += snapshot.raw(id, field).length();
+      }
+    }
+    return letters > 0 ? seconds(start) : Double.POSITIVE_INFINITY;
+  }
+
+  private static void told(List<Group> groups, double read, double best) {
     long tagged = groups.stream().filter(g -> g.evidence() == Evidence.SAME_TAGS).count();
     say(
         "%,d tracks by artist, title and length: %.2f s, %,d groups; the same fields read once"
@@ -149,11 +164,7 @@ public final class LargeCopies {
     long before = heap();
     SoundPrint[] prints = new SoundPrint[TRACKS + 1];
     int[] original = new int[TRACKS + 1];
-    for (int id = 1; id <= TRACKS; id++) {
-      boolean copy = id > TRACKS - COPIES;
-      original[id] = copy ? id - (TRACKS - COPIES) : id;
-      prints[id] = copy ? worn(prints[original[id]]) : made();
-    }
+    make(prints, original);
     long held = heap();
     double read = readAll(prints);
     long start = System.nanoTime();
@@ -161,6 +172,19 @@ public final class LargeCopies {
         SoundPairs.of(
             IntStream.rangeClosed(1, TRACKS).toArray(), id -> prints[id], Progress.SILENT);
     double found = seconds(start);
+    told(pairs, original, found, read, held - before);
+  }
+
+  private void make(SoundPrint[] prints, int[] original) {
+    for (int id = 1; id <= TRACKS; id++) {
+      boolean copy = id > TRACKS - COPIES;
+      original[id] = copy ? id - (TRACKS - COPIES) : id;
+      prints[id] = copy ? worn(prints[original[id]]) : made();
+    }
+  }
+
+  private static void told(
+      List<Pair> pairs, int[] original, double found, double read, long bytes) {
     long right = pairs.stream().filter(p -> original[p.other()] == p.one()).count();
     say(
         "%,d prints: %.1f s to index and to look each up, on %d processors; %,d of %,d copies"
@@ -173,7 +197,7 @@ public final class LargeCopies {
         pairs.size() - right,
         read,
         found / read,
-        held - before);
+        bytes);
   }
 
   private static double readAll(SoundPrint[] prints) {
@@ -197,20 +221,24 @@ public final class LargeCopies {
     List<FolderMove> moves = List.of();
     for (int round = 0; round < 3; round++) {
       long start = System.nanoTime();
-      Map<Integer, List<Candidate>> candidates =
-          LostFinder.closer(
-              snapshot,
-              LostFinder.candidates(snapshot, disk),
-              disk,
-              new SealsOnly(),
-              Progress.SILENT);
-      moves = LostFinder.moves(snapshot, candidates);
+      moves = found(snapshot, disk);
       best = Math.min(best, seconds(start));
     }
     int closed = moves.stream().mapToInt(m -> m.files().size()).sum();
     say(
         "%,d lost files, %,d on the disk: %.2f s; %d decisions explain %,d; heap %d MB",
         LOST, disk.size(), best, moves.size(), closed, heap());
+  }
+
+  private static List<FolderMove> found(Snapshot snapshot, List<FoundFile> disk) {
+    Map<Integer, List<Candidate>> candidates =
+        LostFinder.closer(
+            snapshot,
+            LostFinder.candidates(snapshot, disk),
+            disk,
+            new SealsOnly(),
+            Progress.SILENT);
+    return LostFinder.moves(snapshot, candidates);
   }
 
   private void forget(List<Cell> cells, List<FoundFile> disk) {

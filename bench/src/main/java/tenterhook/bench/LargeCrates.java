@@ -70,25 +70,37 @@ public final class LargeCrates {
       compare("all crates from nothing", this::recompute, () -> countAll(statement), 5);
       CrateContents contents = fresh();
       crates.all().forEach(contents::count);
-      int[] id = {0};
-      compare(
-          "one edited track settles in all crates",
-          () -> settle(contents, 1 + id[0]++ % tracks),
-          () -> settle(statement, 1 + id[0]++ % tracks),
-          EDITS);
-      Crate.RuleCrate crate = (Crate.RuleCrate) crates.all().get(7);
-      compare(
-          "every line of a rule accounted",
-          () -> contents.explanation(crate).lines().getLast().leftAfter(),
-          () -> account(statement, 7),
-          ROUNDS);
-      Completions offers = new Completions(snapshot, codebook, TODAY);
-      compare(
-          "values offered while a text is typed",
-          () -> offers.of(Subject.named("comment"), "note 19", snapshot.tracks()).size(),
-          () -> offered(statement),
-          ROUNDS);
+      settling(contents, statement);
+      accounts(contents, statement);
+      offers(statement);
     }
+  }
+
+  private void settling(CrateContents contents, Statement statement) throws Exception {
+    int[] id = {0};
+    compare(
+        "one edited track settles in all crates",
+        () -> settle(contents, 1 + id[0]++ % tracks),
+        () -> settle(statement, 1 + id[0]++ % tracks),
+        EDITS);
+  }
+
+  private void accounts(CrateContents contents, Statement statement) throws Exception {
+    Crate.RuleCrate crate = (Crate.RuleCrate) crates.all().get(7);
+    compare(
+        "every line of a rule accounted",
+        () -> contents.explanation(crate).lines().getLast().leftAfter(),
+        () -> account(statement, 7),
+        ROUNDS);
+  }
+
+  private void offers(Statement statement) throws Exception {
+    Completions offers = new Completions(snapshot, codebook, TODAY);
+    compare(
+        "values offered while a text is typed",
+        () -> offers.of(Subject.named("comment"), "note 19", snapshot.tracks()).size(),
+        () -> offered(statement),
+        ROUNDS);
   }
 
   private void fill() {
@@ -96,21 +108,25 @@ public final class LargeCrates {
     List<Cell> cells = new ArrayList<>();
     RoaringBitmap ids = new RoaringBitmap();
     for (int id = 1; id <= tracks; id++) {
-      String codes =
-          "/"
-              + STYLES.get(random.nextInt(STYLES.size()))
-              + "/"
-              + PACES.get(random.nextInt(PACES.size()))
-              + "/";
-      cells.add(new Cell(id, Fields.COMMENT, "note " + random.nextInt(20_000) + " " + codes));
-      cells.add(new Cell(id, Fields.YEAR, String.valueOf(1960 + random.nextInt(66))));
-      cells.add(new Cell(id, Fields.BPM, String.valueOf(70 + random.nextInt(900) / 10.0)));
-      cells.add(new Cell(id, Fields.ROOT, "Music"));
-      cells.add(new Cell(id, Fields.PATH, id / 60 + "/" + id + ".mp3"));
-      cells.add(new Cell(id, Fields.STATE, "present"));
+      track(id, random, cells);
       ids.add(id);
     }
     snapshot = Derived.refreshed(Snapshot.empty().with(cells), codebook, ids);
+  }
+
+  private static void track(int id, Random random, List<Cell> cells) {
+    String codes =
+        "/"
+            + STYLES.get(random.nextInt(STYLES.size()))
+            + "/"
+            + PACES.get(random.nextInt(PACES.size()))
+            + "/";
+    cells.add(new Cell(id, Fields.COMMENT, "note " + random.nextInt(20_000) + " " + codes));
+    cells.add(new Cell(id, Fields.YEAR, String.valueOf(1960 + random.nextInt(66))));
+    cells.add(new Cell(id, Fields.BPM, String.valueOf(70 + random.nextInt(900) / 10.0)));
+    cells.add(new Cell(id, Fields.ROOT, "Music"));
+    cells.add(new Cell(id, Fields.PATH, id / 60 + "/" + id + ".mp3"));
+    cells.add(new Cell(id, Fields.STATE, "present"));
   }
 
   private void build() {
@@ -120,28 +136,34 @@ public final class LargeCrates {
       String pace = PACES.get(random.nextInt(PACES.size()));
       int year = 1960 + random.nextInt(56);
       int bpm = 70 + random.nextInt(70);
-      Rule.Group rule =
-          new Rule.Group(
-              Rule.Kind.ALL,
-              List.of(
-                  CrateJson.line("code:" + style + "|" + pace),
-                  CrateJson.line("year:" + year + ".." + (year + 10)),
-                  CrateJson.line("bpm:" + bpm + ".." + (bpm + 20))));
+      Rule.Group rule = rule(style, pace, year, bpm);
       crates = crates.plus("Shelf " + n / 30, new Crate.RuleCrate("Crate " + n, rule));
-      wheres.add(
-          "(comment LIKE '%/"
-              + style
-              + "/%' OR comment LIKE '%/"
-              + pace
-              + "/%') AND year BETWEEN "
-              + year
-              + " AND "
-              + (year + 10)
-              + " AND bpm BETWEEN "
-              + bpm
-              + " AND "
-              + (bpm + 20));
+      wheres.add(where(style, pace, year, bpm));
     }
+  }
+
+  private static Rule.Group rule(String style, String pace, int year, int bpm) {
+    return new Rule.Group(
+        Rule.Kind.ALL,
+        List.of(
+            CrateJson.line("code:" + style + "|" + pace),
+            CrateJson.line("year:" + year + ".." + (year + 10)),
+            CrateJson.line("bpm:" + bpm + ".." + (bpm + 20))));
+  }
+
+  private static String where(String style, String pace, int year, int bpm) {
+    return "(comment LIKE '%/"
+        + style
+        + "/%' OR comment LIKE '%/"
+        + pace
+        + "/%') AND year BETWEEN "
+        + year
+        + " AND "
+        + (year + 10)
+        + " AND bpm BETWEEN "
+        + bpm
+        + " AND "
+        + (bpm + 20);
   }
 
   private void fill(Connection db) throws Exception {

@@ -77,18 +77,25 @@ public final class LargeRepairs {
     for (int i = 0; i < EDITS; i++) {
       int id = 1 + random.nextInt(first.count());
       RoaringBitmap one = RoaringBitmap.bitmapOf(id);
-      snapshot =
-          Derived.refreshed(
-              snapshot.with(
-                  List.of(
-                      new Cell(id, Fields.ARTIST, artist()), new Cell(id, Fields.TITLE, title(i)))),
-              codebook,
-              one);
+      snapshot = edited(snapshot, id, i, one);
       long start = System.nanoTime();
       repairs.follow(snapshot, codebook, RepairRules.DEFAULT, ExternalEvidence.none(YEAR), one);
       millis.add(seconds(start) * 1000);
       looked.add(repairs.inspected());
     }
+    print(millis, looked);
+  }
+
+  private Snapshot edited(Snapshot snapshot, int id, int number, RoaringBitmap one) {
+    return Derived.refreshed(
+        snapshot.with(
+            List.of(
+                new Cell(id, Fields.ARTIST, artist()), new Cell(id, Fields.TITLE, title(number)))),
+        codebook,
+        one);
+  }
+
+  private static void print(List<Double> millis, List<Long> looked) {
     millis.sort(null);
     looked.sort(null);
     print(

@@ -39,6 +39,14 @@ public final class LongFiles {
     Path one = folder.resolve("one.mp3");
     Encoder.writeFull(PieceSynth.render(piece), one, Form.MP3, 192);
     latency(out, one);
+    hour(out, folder, one, piece);
+    night(out, folder, one, piece);
+    Files.delete(one);
+    Files.delete(folder);
+  }
+
+  private static void hour(PrintStream out, Path folder, Path one, Piece piece)
+      throws IOException, Unreadable {
     Path hour = repeated(one, folder.resolve("hour.mp3"), 3600 / piece.seconds());
     measured(one);
     double decoding = seconds(() -> decode(hour));
@@ -50,6 +58,10 @@ public final class LongFiles {
         measuring,
         measuring / decoding);
     Files.delete(hour);
+  }
+
+  private static void night(PrintStream out, Path folder, Path one, Piece piece)
+      throws IOException, Unreadable {
     Path night = repeated(one, folder.resolve("night.mp3"), 8 * 3600 / piece.seconds());
     Measurement of = measured(night);
     out.printf(
@@ -60,8 +72,6 @@ public final class LongFiles {
         piece.bpm(),
         heap() >> 20);
     Files.delete(night);
-    Files.delete(one);
-    Files.delete(folder);
   }
 
   /** Mp3 frames may follow one another without end. */

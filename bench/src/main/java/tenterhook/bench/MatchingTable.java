@@ -40,21 +40,7 @@ public final class MatchingTable {
     for (int i = 0; i + 1 < EDGES.length; i++) {
       double from = EDGES[i];
       double to = EDGES[i + 1];
-      List<Judged> in =
-          judged.stream()
-              .filter(j -> number.applyAsDouble(j) >= from && number.applyAsDouble(j) < to)
-              .toList();
-      if (!in.isEmpty()) {
-        double said = in.stream().mapToDouble(number).average().orElse(0);
-        long right = in.stream().filter(Judged::right).count();
-        out.printf(
-            Locale.ROOT,
-            "| %.1f | %d | %.1f %% | %.1f %% |%n",
-            from,
-            in.size(),
-            said,
-            100.0 * right / in.size());
-      }
+      band(out, judged, number, from, to);
     }
     List<Judged> certain = judged.stream().filter(j -> j.certainty() >= 90).toList();
     long wrong = certain.stream().filter(j -> !j.right()).count();
@@ -64,5 +50,28 @@ public final class MatchingTable {
         certain.size(),
         wrong,
         100.0 * wrong / certain.size());
+  }
+
+  private static void band(
+      PrintStream out,
+      List<Judged> judged,
+      ToDoubleFunction<Judged> number,
+      double from,
+      double to) {
+    List<Judged> in =
+        judged.stream()
+            .filter(j -> number.applyAsDouble(j) >= from && number.applyAsDouble(j) < to)
+            .toList();
+    if (!in.isEmpty()) {
+      double said = in.stream().mapToDouble(number).average().orElse(0);
+      long right = in.stream().filter(Judged::right).count();
+      out.printf(
+          Locale.ROOT,
+          "| %.1f | %d | %.1f %% | %.1f %% |%n",
+          from,
+          in.size(),
+          said,
+          100.0 * right / in.size());
+    }
   }
 }

@@ -115,14 +115,7 @@ public final class MeasuringTable {
       Path file = Files.createTempFile("piece", ".wav");
       try {
         Encoder.write(samples, file, Encoder.Form.WAV, 0);
-        Process process =
-            new ProcessBuilder("aubio", "tempo", file.toString())
-                .redirectError(ProcessBuilder.Redirect.DISCARD)
-                .start();
-        try (BufferedReader lines = process.inputReader()) {
-          String said = lines.readLine();
-          return said == null ? 0 : Double.parseDouble(said.strip().split("\\s")[0]);
-        }
+        return told(file);
       } finally {
         Files.delete(file);
       }
@@ -131,6 +124,17 @@ public final class MeasuringTable {
         return 0;
       }
       throw new UncheckedIOException(notInstalled);
+    }
+  }
+
+  private static double told(Path file) throws IOException {
+    Process process =
+        new ProcessBuilder("aubio", "tempo", file.toString())
+            .redirectError(ProcessBuilder.Redirect.DISCARD)
+            .start();
+    try (BufferedReader lines = process.inputReader()) {
+      String said = lines.readLine();
+      return said == null ? 0 : Double.parseDouble(said.strip().split("\\s")[0]);
     }
   }
 

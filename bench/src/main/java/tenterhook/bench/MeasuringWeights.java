@@ -40,15 +40,7 @@ public final class MeasuringWeights {
     try (ExecutorService pool = Executors.newFixedThreadPool(2)) {
       List<Future<Cases>> running = new ArrayList<>();
       for (int seed = 1; seed <= count; seed++) {
-        Piece piece = Piece.of(seed);
-        running.add(
-            pool.submit(
-                () -> cases(PieceSynth.render(piece), piece.bpm(), piece.root(), piece.minor())));
-        if (seed % 5 == 0) {
-          Recording loop = Recording.of(LOOP_SEEDS + seed, 70 + seed * 37 % 900 / 10.0);
-          running.add(
-              pool.submit(() -> cases(Synth.render(loop), loop.bpm(), loop.root(), loop.minor())));
-        }
+        begin(pool, running, seed);
       }
       for (Future<Cases> one : running) {
         tempi.add(one.get().tempo());
@@ -57,6 +49,18 @@ public final class MeasuringWeights {
     }
     print("TEMPO", tempi, 0.01);
     print("KEY", keys, 0.002);
+  }
+
+  private static void begin(ExecutorService pool, List<Future<Cases>> running, int seed) {
+    Piece piece = Piece.of(seed);
+    running.add(
+        pool.submit(
+            () -> cases(PieceSynth.render(piece), piece.bpm(), piece.root(), piece.minor())));
+    if (seed % 5 == 0) {
+      Recording loop = Recording.of(LOOP_SEEDS + seed, 70 + seed * 37 % 900 / 10.0);
+      running.add(
+          pool.submit(() -> cases(Synth.render(loop), loop.bpm(), loop.root(), loop.minor())));
+    }
   }
 
   private static Cases cases(short[] samples, double bpm, int root, boolean minor) {
@@ -130,16 +134,7 @@ public final class MeasuringWeights {
     double[] first = new double[size];
     double[] second = new double[size];
     for (int round = 1; round <= 3000; round++) {
-      double[] slope = new double[size];
-      for (Case one : cases) {
-        double[] shares = shares(one, weights);
-        for (int c = 0; c < shares.length; c++) {
-          double error = (c == one.right ? 1 : 0) - shares[c];
-          for (int f = 0; f < size; f++) {
-            slope[f] += error * one.features[c][f] / cases.size();
-          }
-        }
-      }
+      double[] slope = slope(cases, weights);
       for (int f = 0; f < size; f++) {
         slope[f] -= decay * weights[f] / size;
         first[f] = 0.9 * first[f] + 0.1 * slope[f];
@@ -149,5 +144,19 @@ public final class MeasuringWeights {
       }
     }
     return weights;
+  }
+
+  private static double[] slope(List<Case> cases, double[] weights) {
+    double[] slope = new double[weights.length];
+    for (Case one : cases) {
+      double[] shares = shares(one, weights);
+      for (int c = 0; c < shares.length; c++) {
+        double error = (c == one.right ? 1 : 0) - shares[c];
+        for (int f = 0; f < weights.length; f++) {
+          slope[f] += error * one.features[c][f] / cases.size();
+        }
+      }
+    }
+    return slope;
   }
 }

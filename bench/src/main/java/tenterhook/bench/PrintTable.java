@@ -280,15 +280,28 @@ public final class PrintTable {
       double[] best = {
         Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY
       };
-      for (int round = 0; round < ROUNDS; round++) {
-        best[0] = Math.min(best[0], seconds(lot, PrintTable::decode));
-        best[1] = Math.min(best[1], seconds(lot, SoundPrints::of));
-        best[2] = Math.min(best[2], fpcalc(lot));
-      }
+      measure(lot, best);
       decoding += best[0];
       printing += best[1];
       theirs += best[2];
     }
+    told(out, lots, decoding, printing, theirs);
+  }
+
+  private static void measure(List<Path> lot, double[] best) throws IOException, Unreadable {
+    for (int round = 0; round < ROUNDS; round++) {
+      best[0] = Math.min(best[0], seconds(lot, PrintTable::decode));
+      best[1] = Math.min(best[1], seconds(lot, SoundPrints::of));
+      best[2] = Math.min(best[2], fpcalc(lot));
+    }
+  }
+
+  private static void told(
+      PrintStream out,
+      Collection<List<Path>> lots,
+      double decoding,
+      double printing,
+      double theirs) {
     out.printf(
         Locale.ROOT,
         "%nOn one core, %d files in %d lots, best of %d rounds of each: decoding alone %.1f s,"

@@ -83,17 +83,21 @@ public final class Backup {
       files.put("codebook.json", codebook);
     }
     for (String name : new String[] {"crates", "gigs"}) {
-      if (Files.isDirectory(folder.resolve(name))) {
-        try (DirectoryStream<Path> all = Files.newDirectoryStream(folder.resolve(name))) {
-          for (Path one : all) {
-            if (Files.isRegularFile(one)) {
-              files.put(name + "/" + one.getFileName(), one);
-            }
+      add(folder, name, files);
+    }
+    return files;
+  }
+
+  private static void add(Path folder, String name, Map<String, Path> files) throws IOException {
+    if (Files.isDirectory(folder.resolve(name))) {
+      try (DirectoryStream<Path> all = Files.newDirectoryStream(folder.resolve(name))) {
+        for (Path one : all) {
+          if (Files.isRegularFile(one)) {
+            files.put(name + "/" + one.getFileName(), one);
           }
         }
       }
     }
-    return files;
   }
 
   private static void pack(Map<String, Path> files, ZipOutputStream packed) throws IOException {
@@ -117,10 +121,7 @@ public final class Backup {
    * @throws IOException when the backup is damaged or the folder is taken; nothing is left then
    */
   public static void restore(Path zip, Path folder) throws IOException {
-    if (Files.exists(folder.resolve(Store.FILE)) || Files.exists(folder.resolve("crates"))) {
-      throw new IOException(
-          folder + " holds a collection already; choose another folder. Nothing was changed");
-    }
+    refuseTaken(folder);
     Path parent = folder.toAbsolutePath().getParent();
     Files.createDirectories(parent);
     Path work = Files.createTempDirectory(parent, ".tenterhook-restore-");
@@ -133,6 +134,13 @@ public final class Backup {
       }
     } finally {
       SafeFiles.removeTree(work);
+    }
+  }
+
+  private static void refuseTaken(Path folder) throws IOException {
+    if (Files.exists(folder.resolve(Store.FILE)) || Files.exists(folder.resolve("crates"))) {
+      throw new IOException(
+          folder + " holds a collection already; choose another folder. Nothing was changed");
     }
   }
 

@@ -90,14 +90,19 @@ public record MirrorCheck(
         progress.at(i, ids.length, snapshot.fileName(ids[i]));
         compare(ids[i], absent);
       }
+      List<Path> extra = settle(walk, absent);
+      return new MirrorCheck(
+          same, moved, missing, different, extra, unread, walk.complete() && !progress.stopped());
+    }
+
+    private List<Path> settle(MusicWalk.Result walk, List<Integer> absent) {
       Map<Long, List<Path>> others = new HashMap<>();
       walk.files().stream()
           .filter(f -> !seen.contains(f.path()))
           .forEach(f -> others.computeIfAbsent(f.size(), s -> new ArrayList<>()).add(f.path()));
       absent.forEach(id -> elsewhere(id, others));
       List<Path> extra = others.values().stream().flatMap(List::stream).sorted().toList();
-      return new MirrorCheck(
-          same, moved, missing, different, extra, unread, walk.complete() && !progress.stopped());
+      return extra;
     }
 
     private void compare(int id, List<Integer> absent) {
@@ -108,6 +113,10 @@ public record MirrorCheck(
         return;
       }
       seen.add(copy);
+      compare(id, file, copy);
+    }
+
+    private void compare(int id, Path file, Path copy) {
       try {
         if (Files.mismatch(file, copy) == -1) {
           same++;

@@ -178,15 +178,7 @@ public enum LegendFile {
    */
   public static Codebook read(Path source, Codebook now) throws IOException {
     String text = BoundedText.read(source, 4 << 20);
-    CSVFormat form =
-        CSVFormat.RFC4180
-            .builder()
-            .setHeader()
-            .setSkipHeaderRecord(true)
-            .setIgnoreHeaderCase(true)
-            .setTrim(true)
-            .setIgnoreEmptyLines(true)
-            .get();
+    CSVFormat form = form();
     String bare = text.startsWith("\uFEFF") ? text.substring(1) : text;
     try (CSVParser rows = CSVParser.parse(bare, form)) {
       if (!rows.getHeaderMap().containsKey("facet") || !rows.getHeaderMap().containsKey("code")) {
@@ -194,6 +186,17 @@ public enum LegendFile {
       }
       return with(now, rows);
     }
+  }
+
+  private static CSVFormat form() {
+    return CSVFormat.RFC4180
+        .builder()
+        .setHeader()
+        .setSkipHeaderRecord(true)
+        .setIgnoreHeaderCase(true)
+        .setTrim(true)
+        .setIgnoreEmptyLines(true)
+        .get();
   }
 
   private static Codebook with(Codebook now, CSVParser rows) {

@@ -252,8 +252,8 @@ public final class MusicCollection implements AutoCloseable {
     if (!ledger.waiting().isEmpty()) {
       confirmOpen();
     }
-    ChangeExecutor.Done done =
-        executor.execute(state, newest(command), undo, clock.instant(), progress);
+    Change change = newest(command);
+    ChangeExecutor.Done done = executor.execute(state, change, undo, clock.instant(), progress);
     CollectionState before = state;
     moment++;
     done.change().tracks().forEach((int id) -> writtenAt.put(id, moment));

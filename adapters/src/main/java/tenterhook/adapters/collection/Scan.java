@@ -236,12 +236,15 @@ final class Scan {
       if (!task.fresh()) {
         cells.add(ScanCells.upToDate(task.id()));
       }
-      issues.add(
-          new Refusal(
-              task.fresh() ? 0 : task.id(),
-              task.file().path().toString(),
-              String.valueOf(trouble.getCause().getMessage())));
+      issues.add(refusal(task, trouble));
     }
+  }
+
+  private static Refusal refusal(Task task, Exception trouble) {
+    return new Refusal(
+        task.fresh() ? 0 : task.id(),
+        task.file().path().toString(),
+        String.valueOf(trouble.getCause().getMessage()));
   }
 
   private List<Cell> cells(Task task) throws Unreadable, IOException {

@@ -78,10 +78,7 @@ final class FileMover {
   }
 
   private List<Path> makeFolders(Path folder) throws IOException {
-    List<Path> missing = new ArrayList<>();
-    for (Path at = folder; at != null && !Files.isDirectory(at); at = at.getParent()) {
-      missing.add(at);
-    }
+    List<Path> missing = missing(folder);
     List<Path> made = new ArrayList<>();
     try {
       for (Path one : missing.reversed()) {
@@ -94,6 +91,14 @@ final class FileMover {
       throw trouble;
     }
     return made;
+  }
+
+  private static List<Path> missing(Path folder) {
+    List<Path> missing = new ArrayList<>();
+    for (Path at = folder; at != null && !Files.isDirectory(at); at = at.getParent()) {
+      missing.add(at);
+    }
+    return missing;
   }
 
   private void removeFolders(List<Path> deepestFirst, Throwable trouble) {

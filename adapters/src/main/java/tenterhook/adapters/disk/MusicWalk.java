@@ -175,15 +175,19 @@ public final class MusicWalk {
               new Refusal(0, file.toString(), "a link, not followed; scan what it leads to"));
         }
       } else if (music && attributes.isRegularFile()) {
-        if (RelativePaths.lasting(file)) {
-          files.add(Found.of(file, attributes));
-        } else {
-          unread(
-              file.getParent(),
-              "holds a file whose name is no text in this system's encoding ("
-                  + file.getFileName()
-                  + "); rename it");
-        }
+        take(file, attributes);
+      }
+    }
+
+    private void take(Path file, BasicFileAttributes attributes) {
+      if (RelativePaths.lasting(file)) {
+        files.add(Found.of(file, attributes));
+      } else {
+        unread(
+            file.getParent(),
+            "holds a file whose name is no text in this system's encoding ("
+                + file.getFileName()
+                + "); rename it");
       }
     }
 

@@ -117,6 +117,14 @@ final class WorkRoom {
     if (!isOurs()) {
       return;
     }
+    List<Path> ours = ours();
+    for (Path one : ours) {
+      calls.delete(one);
+    }
+    calls.delete(folder); // refuses a folder that is not empty
+  }
+
+  private List<Path> ours() throws IOException {
     List<Path> ours = new ArrayList<>();
     try (DirectoryStream<Path> left = Files.newDirectoryStream(folder, "copy*")) {
       for (Path one : left) {
@@ -128,9 +136,6 @@ final class WorkRoom {
     if (Files.isRegularFile(folder.resolve(OWNER), LinkOption.NOFOLLOW_LINKS)) {
       ours.add(folder.resolve(OWNER));
     }
-    for (Path one : ours) {
-      calls.delete(one);
-    }
-    calls.delete(folder); // refuses a folder that is not empty
+    return ours;
   }
 }

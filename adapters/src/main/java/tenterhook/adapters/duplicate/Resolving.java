@@ -109,14 +109,7 @@ public final class Resolving {
       CollectionState now, Choice choice, SpareFate fate, List<Refusal> refused) {
     List<Integer> spares = new ArrayList<>();
     for (int spare : choice.spares()) {
-      Optional<String> objection =
-          fate instanceof SpareFate.Hold || fate instanceof SpareFate.Move
-              ? CopyCheck.objection(
-                  now,
-                  choice.survivor(),
-                  spare,
-                  choice.evidence().getOrDefault(spare, Evidence.SAME_TAGS))
-              : Optional.empty();
+      Optional<String> objection = objection(now, choice, fate, spare);
       if (objection.isPresent()) {
         refused.add(new Refusal(spare, now.path(spare).toString(), objection.get()));
       } else {
@@ -124,6 +117,17 @@ public final class Resolving {
       }
     }
     return spares;
+  }
+
+  private static Optional<String> objection(
+      CollectionState now, Choice choice, SpareFate fate, int spare) {
+    return fate instanceof SpareFate.Hold || fate instanceof SpareFate.Move
+        ? CopyCheck.objection(
+            now,
+            choice.survivor(),
+            spare,
+            choice.evidence().getOrDefault(spare, Evidence.SAME_TAGS))
+        : Optional.empty();
   }
 
   /**

@@ -255,12 +255,7 @@ final class FileStep {
     Path to = absolute(point.to());
     List<Cell> cells = new ArrayList<>(placed(id, point.to()));
     if (!Files.exists(to)) {
-      if (!point.kept().isEmpty()) {
-        Fields.inFile().forEach(f -> cells.add(new Cell(id, f, "")));
-      }
-      point.kept().forEach((field, raw) -> cells.add(new Cell(id, field, raw)));
-      cells.add(new Cell(id, Fields.STATE, "lost"));
-      return cells;
+      return kept(id, point, cells);
     }
     try {
       cells.addAll(ScanCells.of(id, TagFiles.read(to), to));
@@ -268,6 +263,15 @@ final class FileStep {
     } catch (Unreadable | IOException trouble) {
       throw new Refused("the file there cannot be read: " + reason(trouble), trouble);
     }
+  }
+
+  private static List<Cell> kept(int id, Edit.Relocate point, List<Cell> cells) {
+    if (!point.kept().isEmpty()) {
+      Fields.inFile().forEach(f -> cells.add(new Cell(id, f, "")));
+    }
+    point.kept().forEach((field, raw) -> cells.add(new Cell(id, field, raw)));
+    cells.add(new Cell(id, Fields.STATE, "lost"));
+    return cells;
   }
 
   private Alteration rewrite(

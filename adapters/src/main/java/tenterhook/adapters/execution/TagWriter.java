@@ -76,18 +76,22 @@ final class TagWriter {
     for (Field<?> field : Fields.inFile()) {
       String wanted = after.getOrDefault(field, now.raw(field));
       if (!agrees(field, wanted, written.raw(field))) {
-        throw new Unreadable(
-            "its format cannot hold this "
-                + field.label()
-                + " (it would read \""
-                + field.type().show(written.raw(field))
-                + "\"); the file is as it was");
+        throw cannotHold(field, written);
       }
     }
     if (!TagFiles.payload(copy).equals(payload)) {
       throw new Unreadable("the sound would have changed; the file is as it was");
     }
     return written;
+  }
+
+  private static Unreadable cannotHold(Field<?> field, Reading written) {
+    return new Unreadable(
+        "its format cannot hold this "
+            + field.label()
+            + " (it would read \""
+            + field.type().show(written.raw(field))
+            + "\"); the file is as it was");
   }
 
   /** A cover is the same when its bytes are; the media type may be named otherwise. */

@@ -145,13 +145,7 @@ public record DiskReport(
    * @throws IOException when the disk refuses
    */
   public static Path mend(OldList old) throws IOException {
-    String name = old.file().getFileName().toString();
-    int dot = name.lastIndexOf('.');
-    Path target = old.file();
-    for (int i = 1; Files.exists(target); i++) {
-      String more = i == 1 ? " mended" : " mended " + i;
-      target = old.file().resolveSibling(name.substring(0, dot) + more + name.substring(dot));
-    }
+    Path target = free(old);
     boolean absolute =
         BoundedText.read(old.file(), 64L << 20)
             .lines()
@@ -161,6 +155,17 @@ public record DiskReport(
             target,
             old.mended(),
             absolute ? PlaylistFile.Paths.absolute() : PlaylistFile.Paths.from(target));
+    return target;
+  }
+
+  private static Path free(OldList old) {
+    String name = old.file().getFileName().toString();
+    int dot = name.lastIndexOf('.');
+    Path target = old.file();
+    for (int i = 1; Files.exists(target); i++) {
+      String more = i == 1 ? " mended" : " mended " + i;
+      target = old.file().resolveSibling(name.substring(0, dot) + more + name.substring(dot));
+    }
     return target;
   }
 

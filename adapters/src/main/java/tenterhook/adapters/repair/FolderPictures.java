@@ -60,19 +60,23 @@ final class FolderPictures {
     try (DirectoryStream<Path> files =
         Files.newDirectoryStream(folder, "*.{jpg,jpeg,png,JPG,JPEG,PNG}")) {
       for (Path file : files) {
-        if (Files.isRegularFile(file) && Files.size(file) <= MOST_BYTES) {
-          Artwork art = ArtworkImages.describe(BoundedText.bytes(file, MOST_BYTES));
-          if (art.usable() && art.fits()) {
-            bySha.put(art.sha256(), file);
-            pictures.add(new Beside(file.getFileName().toString(), art));
-          }
-        }
+        take(file, pictures);
       }
     } catch (IOException unreadable) {
       return List.of(); // a folder that cannot be read offers no picture; the scan reports it
     }
     pictures.sort(Comparator.comparing(Beside::name));
     return pictures;
+  }
+
+  private void take(Path file, List<Beside> pictures) throws IOException {
+    if (Files.isRegularFile(file) && Files.size(file) <= MOST_BYTES) {
+      Artwork art = ArtworkImages.describe(BoundedText.bytes(file, MOST_BYTES));
+      if (art.usable() && art.fits()) {
+        bySha.put(art.sha256(), file);
+        pictures.add(new Beside(file.getFileName().toString(), art));
+      }
+    }
   }
 
   /** The bytes of a picture that was found, if its file still holds them. */

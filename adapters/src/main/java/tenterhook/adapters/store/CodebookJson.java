@@ -31,6 +31,16 @@ public final class CodebookJson {
     ObjectNode root = form(FORM);
     notation(root, codebook.notation());
     ArrayNode facets = root.putArray("facets");
+    facets(facets, codebook);
+    texts(root.putObject("genreBecomes"), codebook.genres().becomes());
+    texts(root.putObject("genreIsPartOf"), codebook.genres().parents());
+    if (!codebook.ignored().isEmpty()) {
+      codebook.ignored().forEach(root.putArray("ignored")::add);
+    }
+    return text(root);
+  }
+
+  private static void facets(ArrayNode facets, Codebook codebook) {
     for (Facet facet : codebook.facets()) {
       ObjectNode one = facets.addObject();
       one.put("name", facet.name()).put("question", facet.question());
@@ -38,12 +48,6 @@ public final class CodebookJson {
       ObjectNode codes = one.putObject("codes");
       facet.codes().forEach(c -> put(codes, c));
     }
-    texts(root.putObject("genreBecomes"), codebook.genres().becomes());
-    texts(root.putObject("genreIsPartOf"), codebook.genres().parents());
-    if (!codebook.ignored().isEmpty()) {
-      codebook.ignored().forEach(root.putArray("ignored")::add);
-    }
-    return text(root);
   }
 
   private static void notation(ObjectNode root, Notation notation) {
@@ -70,6 +74,10 @@ public final class CodebookJson {
       return;
     }
     ObjectNode one = codes.putObject(code.token()).put("meaning", code.meaning());
+    more(one, code);
+  }
+
+  private static void more(ObjectNode one, Code code) {
     if (!code.key().isEmpty()) {
       one.put("key", code.key());
     }

@@ -281,13 +281,7 @@ public final class Store implements AutoCloseable {
    * @param cells the values; derived fields are passed over
    */
   public void put(List<Cell> cells) {
-    Map<Field<?>, List<Object[]>> byField = new LinkedHashMap<>();
-    for (Cell cell : cells) {
-      byField
-          .computeIfAbsent(cell.field(), f -> new ArrayList<>())
-          .add(new Object[] {cell.raw(), cell.id()});
-    }
-    byField.keySet().retainAll(Schema.stored());
+    Map<Field<?>, List<Object[]>> byField = byField(cells);
     together(
         () -> {
           batch(
@@ -297,6 +291,17 @@ public final class Store implements AutoCloseable {
               (field, values) ->
                   batch("UPDATE track SET " + Schema.column(field) + " = ? WHERE id = ?", values));
         });
+  }
+
+  private static Map<Field<?>, List<Object[]>> byField(List<Cell> cells) {
+    Map<Field<?>, List<Object[]>> byField = new LinkedHashMap<>();
+    for (Cell cell : cells) {
+      byField
+          .computeIfAbsent(cell.field(), f -> new ArrayList<>())
+          .add(new Object[] {cell.raw(), cell.id()});
+    }
+    byField.keySet().retainAll(Schema.stored());
+    return byField;
   }
 
   /** The named roots and where they are now. */

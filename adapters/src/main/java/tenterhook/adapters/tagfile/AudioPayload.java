@@ -158,6 +158,18 @@ public final class AudioPayload {
   }
 
   private static Span mpeg(RandomAccessFile in, byte[] head) throws IOException {
+    long start = afterTag(head);
+    long end = in.length();
+    if (end >= 128) {
+      in.seek(end - 128);
+      if (in.read() == 'T' && in.read() == 'A' && in.read() == 'G') {
+        end -= 128;
+      }
+    }
+    return checked(skipZeros(in, start, end), end);
+  }
+
+  private static long afterTag(byte[] head) {
     long start = 0;
     if (head[0] == 'I' && head[1] == 'D' && head[2] == '3') {
       start =
@@ -167,14 +179,7 @@ public final class AudioPayload {
                   | (head[8] & 127) << 7
                   | head[9] & 127);
     }
-    long end = in.length();
-    if (end >= 128) {
-      in.seek(end - 128);
-      if (in.read() == 'T' && in.read() == 'A' && in.read() == 'G') {
-        end -= 128;
-      }
-    }
-    return checked(skipZeros(in, start, end), end);
+    return start;
   }
 
   /** Padding behind a tag is not sound. */

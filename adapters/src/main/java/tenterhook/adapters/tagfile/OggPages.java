@@ -37,8 +37,12 @@ final class OggPages {
             packets[packet].writeBytes(bytes);
           }
         });
-    byte[][] whole = new byte[count][];
-    for (int i = 0; i < count; i++) {
+    return arrays(packets);
+  }
+
+  private static byte[][] arrays(ByteArrayOutputStream[] packets) {
+    byte[][] whole = new byte[packets.length][];
+    for (int i = 0; i < packets.length; i++) {
       whole[i] = packets[i].toByteArray();
     }
     return whole;

@@ -30,14 +30,18 @@ final class OpusFile {
       int skip = ByteBuffer.wrap(packets[0]).order(ByteOrder.LITTLE_ENDIAN).getShort(10) & 0xFFFF;
       double seconds = Math.max(0, OggPages.lastGranule(in) - skip) / 48000.0;
       comments(packets[1], values);
-      values.put(Fields.DURATION, String.format(Locale.ROOT, "%.3f", seconds));
-      values.put(Fields.CODEC, "opus");
-      values.put(Fields.SAMPLE_RATE, "48000");
-      if (seconds > 0) {
-        values.put(Fields.BITRATE, String.valueOf(Math.round(in.length() * 8 / seconds / 1000)));
-      }
+      technical(values, seconds, in.length());
     }
     return new Reading(values);
+  }
+
+  private static void technical(Map<Field<?>, String> values, double seconds, long bytes) {
+    values.put(Fields.DURATION, String.format(Locale.ROOT, "%.3f", seconds));
+    values.put(Fields.CODEC, "opus");
+    values.put(Fields.SAMPLE_RATE, "48000");
+    if (seconds > 0) {
+      values.put(Fields.BITRATE, String.valueOf(Math.round(bytes * 8 / seconds / 1000)));
+    }
   }
 
   private static void comments(byte[] packet, Map<Field<?>, String> values) {

@@ -143,6 +143,11 @@ final class TagMap {
       return;
     }
     List<String> values = raw.isEmpty() ? List.of() : inTag(tag, field, raw);
+    write(tag, field, values);
+  }
+
+  private static void write(Tag tag, Field<?> field, List<String> values)
+      throws FieldDataInvalidException {
     Optional<VorbisCommentTag> comments = vorbis(tag);
     FieldKey key = key(field);
     if (comments.isPresent()) {

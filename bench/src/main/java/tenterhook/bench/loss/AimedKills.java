@@ -75,20 +75,7 @@ final class AimedKills {
   /** Runs the program to be killed; gives what it said. */
   private static String program(Path folder, long seed, int moment) throws Exception {
     Files.deleteIfExists(folder.resolve("acting"));
-    Process process =
-        new ProcessBuilder(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:TieredStopAtLevel=1",
-                "-Xshare:auto",
-                "--enable-native-access=ALL-UNNAMED",
-                "-cp",
-                System.getProperty("java.class.path"),
-                AimedKills.class.getName(),
-                folder.toString(),
-                String.valueOf(seed),
-                String.valueOf(moment))
-            .redirectError(folder.resolve("errors.txt").toFile())
-            .start();
+    Process process = begin(folder, seed, moment);
     try (BufferedReader said = process.inputReader()) {
       String line = said.readLine();
       LostMusic.unless(process.waitFor(120, TimeUnit.SECONDS), "the program does not end");
@@ -97,6 +84,22 @@ final class AimedKills {
           "the program ended otherwise: " + Files.readString(folder.resolve("errors.txt")));
       return line == null ? "" : line;
     }
+  }
+
+  private static Process begin(Path folder, long seed, int moment) throws IOException {
+    return new ProcessBuilder(
+            Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+            "-XX:TieredStopAtLevel=1",
+            "-Xshare:auto",
+            "--enable-native-access=ALL-UNNAMED",
+            "-cp",
+            System.getProperty("java.class.path"),
+            AimedKills.class.getName(),
+            folder.toString(),
+            String.valueOf(seed),
+            String.valueOf(moment))
+        .redirectError(folder.resolve("errors.txt").toFile())
+        .start();
   }
 
   private static final int KILLED = 137;

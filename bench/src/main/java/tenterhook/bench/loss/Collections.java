@@ -69,23 +69,29 @@ final class Collections {
     Map<String, String> sounds = new HashMap<>();
     Path music = Files.createDirectories(folder.resolve("Music/Rink"));
     for (Encoder.Form form : FORMS) {
-      int bpm = 90 + random.nextInt(70);
-      short[] samples =
-          Arrays.copyOf(Synth.render(Recording.of(random.nextInt(10_000), bpm)), 44_100);
-      Path file = music.resolve(form.name().toLowerCase() + " " + bpm + "." + form.ending());
-      Encoder.write(samples, file, form, 128);
-      Map<Field<?>, String> tags = new HashMap<>();
-      tags.put(Fields.TITLE, "Cold Lamps " + bpm);
-      tags.put(Fields.ARTIST, "Ottoline Fask");
-      if (random.nextBoolean()) {
-        tags.put(Fields.COMMENT, "long fade " + "x".repeat(random.nextInt(3000)));
-      }
-      TagFiles.write(file, tags, sha -> new byte[0]);
+      Path file = track(music, form, random);
       String name = file.getFileName().toString();
       originals.put(name, Files.readAllBytes(file));
       sounds.put(name, decoded(file));
     }
     return new Collections(folder, originals, sounds);
+  }
+
+  private static Path track(Path music, Encoder.Form form, Random random)
+      throws IOException, Unreadable {
+    int bpm = 90 + random.nextInt(70);
+    short[] samples =
+        Arrays.copyOf(Synth.render(Recording.of(random.nextInt(10_000), bpm)), 44_100);
+    Path file = music.resolve(form.name().toLowerCase() + " " + bpm + "." + form.ending());
+    Encoder.write(samples, file, form, 128);
+    Map<Field<?>, String> tags = new HashMap<>();
+    tags.put(Fields.TITLE, "Cold Lamps " + bpm);
+    tags.put(Fields.ARTIST, "Ottoline Fask");
+    if (random.nextBoolean()) {
+      tags.put(Fields.COMMENT, "long fade " + "x".repeat(random.nextInt(3000)));
+    }
+    TagFiles.write(file, tags, sha -> new byte[0]);
+    return file;
   }
 
   /** SHA-256 of what a decoder makes of a file. */
@@ -172,6 +178,10 @@ final class Collections {
           decoded(file).equals(sounds.get(snapshot.fileName(id))), file + " sounds otherwise");
     }
     LostMusic.unless(expected.size() == originals.size(), "tracks: " + expected);
+    nothingElse(expected);
+  }
+
+  private void nothingElse(List<Path> expected) throws IOException {
     List<Path> lying = new ArrayList<>();
     for (Path place : List.of(music(), folder.resolve("collection/holding bay"))) {
       if (Files.exists(place)) {

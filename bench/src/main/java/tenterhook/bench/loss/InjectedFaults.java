@@ -76,15 +76,19 @@ final class InjectedFaults {
         }
         calls.failing = false;
       }
-      try (MusicCollection collection = small.open(FileCalls.SYSTEM)) {
-        collection.scan(small.music(), Progress.SILENT);
-        LostMusic.unless(collection.confirmOpen() == 0, "a change is still open");
-        small.everythingIsThere(collection);
-        small.filesAgree(collection);
-        small.takenBackToTheByte(collection);
-      }
+      wholeAgain(small);
     } catch (Exception | Error broken) {
       throw new LostMusic("round " + round, broken);
+    }
+  }
+
+  private static void wholeAgain(Collections small) throws Exception {
+    try (MusicCollection collection = small.open(FileCalls.SYSTEM)) {
+      collection.scan(small.music(), Progress.SILENT);
+      LostMusic.unless(collection.confirmOpen() == 0, "a change is still open");
+      small.everythingIsThere(collection);
+      small.filesAgree(collection);
+      small.takenBackToTheByte(collection);
     }
   }
 

@@ -111,12 +111,25 @@ final class MutatedFiles {
                 before, before.tracks(), Map.of(Fields.ALBUM, "Slipway", Fields.GENRE, "Ska")),
             Progress.SILENT);
     LostMusic.unless(outcome.unconfirmed().isEmpty(), "unconfirmed: " + outcome.unconfirmed());
+    refusedAlone(collection, outcome, bytes);
+    takenBack(collection, outcome, sounds);
+    unaltered(bytes);
+    return outcome.tracks();
+  }
+
+  private static void refusedAlone(
+      MusicCollection collection, Outcome outcome, Map<Path, byte[]> bytes) throws IOException {
     for (Outcome.Refusal refusal : outcome.refused()) {
       Path file = collection.state().path(refusal.id());
       LostMusic.unless(
           Arrays.equals(bytes.get(file), Files.readAllBytes(file)),
           "refused, but altered: " + file);
     }
+  }
+
+  private static void takenBack(
+      MusicCollection collection, Outcome outcome, Map<Integer, String> sounds)
+      throws IOException, Unreadable {
     if (outcome.number() > 0) {
       for (int id : collection.change(outcome.number()).orElseThrow().tracks()) {
         Path file = collection.state().path(id);
@@ -126,8 +139,6 @@ final class MutatedFiles {
       Outcome back = collection.undo(outcome.number(), Progress.SILENT);
       LostMusic.unless(back.refused().isEmpty(), "not taken back: " + back.refused());
     }
-    unaltered(bytes);
-    return outcome.tracks();
   }
 
   private static Map<Integer, String> sounds(MusicCollection collection, Snapshot before) {

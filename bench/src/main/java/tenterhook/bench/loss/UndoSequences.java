@@ -58,6 +58,20 @@ final class UndoSequences {
       throws Exception {
     Random random = new Random(sequence);
     Chance chance = new Chance(sequence);
+    List<Long> changes = changes(collection, chance, random);
+    if (newestFirst) {
+      java.util.Collections.reverse(changes);
+    } else {
+      java.util.Collections.shuffle(changes, random);
+    }
+    for (long change : changes) {
+      Outcome back = collection.undo(change, Progress.SILENT);
+      LostMusic.unless(back.refused().isEmpty(), "not taken back: " + back.refused());
+    }
+    small.bytesAreTheOriginals(collection);
+  }
+
+  private static List<Long> changes(MusicCollection collection, Chance chance, Random random) {
     List<Long> changes = new ArrayList<>();
     List<Integer> fields = new ArrayList<>();
     for (int field = 0; field < Chance.fields(); field++) {
@@ -73,15 +87,6 @@ final class UndoSequences {
         changes.add(outcome.number());
       }
     }
-    if (newestFirst) {
-      java.util.Collections.reverse(changes);
-    } else {
-      java.util.Collections.shuffle(changes, random);
-    }
-    for (long change : changes) {
-      Outcome back = collection.undo(change, Progress.SILENT);
-      LostMusic.unless(back.refused().isEmpty(), "not taken back: " + back.refused());
-    }
-    small.bytesAreTheOriginals(collection);
+    return changes;
   }
 }

@@ -73,40 +73,49 @@ final class MadeUp {
     int dice = random.nextInt(100);
     String recording = of.id().substring(0, of.id().indexOf('/'));
     if (dice < 14) {
-      String version = any(random, VERSIONS);
-      double seconds = of.seconds() + (random.nextBoolean() ? 3 + random.nextInt(6) : -3);
-      out.accept(
-          copy(
-              of,
-              recording + "v/1",
-              of.artist(),
-              Versions.base(of.title()) + " (" + version + ")",
-              of.album() + " Extras",
-              of.year() + random.nextInt(4),
-              Math.max(5, seconds)));
+      out.accept(version(of, recording, random));
     } else if (dice < 26) {
-      String other = any(random, FORENAMES) + " " + any(random, NAMES);
-      double seconds = of.seconds() + random.nextInt(90) / 10.0 - 4.5;
-      out.accept(
-          copy(
-              of,
-              recording + "c/1",
-              other,
-              of.title(),
-              "Songs of Others",
-              of.year() + 3 + random.nextInt(20),
-              Math.max(5, seconds)));
+      out.accept(cover(of, recording, random));
     } else if (dice < 38) {
-      out.accept(
-          copy(
-              of,
-              recording + "/2",
-              of.artist(),
-              of.title(),
-              "Rink Classics " + (1 + random.nextInt(9)),
-              Math.min(2026, of.year() + 4 + random.nextInt(20)),
-              of.seconds()));
+      out.accept(compilation(of, recording, random));
     }
+  }
+
+  private static CatalogueEntry version(CatalogueEntry of, String recording, Random random) {
+    String version = any(random, VERSIONS);
+    double seconds = of.seconds() + (random.nextBoolean() ? 3 + random.nextInt(6) : -3);
+    return copy(
+        of,
+        recording + "v/1",
+        of.artist(),
+        Versions.base(of.title()) + " (" + version + ")",
+        of.album() + " Extras",
+        of.year() + random.nextInt(4),
+        Math.max(5, seconds));
+  }
+
+  private static CatalogueEntry cover(CatalogueEntry of, String recording, Random random) {
+    String other = any(random, FORENAMES) + " " + any(random, NAMES);
+    double seconds = of.seconds() + random.nextInt(90) / 10.0 - 4.5;
+    return copy(
+        of,
+        recording + "c/1",
+        other,
+        of.title(),
+        "Songs of Others",
+        of.year() + 3 + random.nextInt(20),
+        Math.max(5, seconds));
+  }
+
+  private static CatalogueEntry compilation(CatalogueEntry of, String recording, Random random) {
+    return copy(
+        of,
+        recording + "/2",
+        of.artist(),
+        of.title(),
+        "Rink Classics " + (1 + random.nextInt(9)),
+        Math.min(2026, of.year() + 4 + random.nextInt(20)),
+        of.seconds());
   }
 
   private static CatalogueEntry copy(

@@ -31,6 +31,17 @@ final class DemoLists {
     List<Entry> old = new ArrayList<>();
     List<Entry> whole = new ArrayList<>();
     List<Entry> night = new ArrayList<>();
+    sort(folder, plan, old, whole, night);
+    old.addAll(whole.subList(0, Math.min(3, whole.size())));
+    lists(folder, old, whole);
+    night.add(new Entry(Optional.empty(), "Guest of the night", "Encore", "", -1));
+    night.add(new Entry(Optional.empty(), "", "test tone 400 Hz", "", -1));
+    write(folder.resolve(NIGHT), "Coldharbour Rink", Optional.of(LocalDate.of(2026, 3, 7)), night);
+    Files.createDirectories(folder.resolve("Inbox/From the stick"));
+  }
+
+  private static void sort(
+      Path folder, List<DemoTrack> plan, List<Entry> old, List<Entry> whole, List<Entry> night) {
     for (int i = 0; i < plan.size(); i++) {
       DemoTrack track = plan.get(i);
       Entry entry = entry(folder, track);
@@ -42,7 +53,9 @@ final class DemoLists {
         (whole.size() < EVERY ? whole : night).add(entry);
       }
     }
-    old.addAll(whole.subList(0, Math.min(3, whole.size())));
+  }
+
+  private static void lists(Path folder, List<Entry> old, List<Entry> whole) throws IOException {
     write(folder.resolve(OLD), "Skate night 2019", Optional.empty(), old);
     write(
         folder.resolve("Playlists/Lantern parade.xspf"), "Lantern parade", Optional.empty(), whole);
@@ -51,10 +64,6 @@ final class DemoLists {
         "Night ferry",
         Optional.empty(),
         whole);
-    night.add(new Entry(Optional.empty(), "Guest of the night", "Encore", "", -1));
-    night.add(new Entry(Optional.empty(), "", "test tone 400 Hz", "", -1));
-    write(folder.resolve(NIGHT), "Coldharbour Rink", Optional.of(LocalDate.of(2026, 3, 7)), night);
-    Files.createDirectories(folder.resolve("Inbox/From the stick"));
   }
 
   private static Entry entry(Path folder, DemoTrack track) {

@@ -115,29 +115,42 @@ public final class DemoMusic {
   private static void make(Path folder, DemoTrack track) throws Exception {
     Path file = folder.resolve(track.path);
     Files.createDirectories(file.getParent());
+    encode(file, track);
+    if (track.tagForm.equals("1")) {
+      shortTag(file, track);
+      return;
+    }
+    tagForm(file, track);
+    Map<Field<?>, String> tags = new LinkedHashMap<>(track.tags);
+    Map<String, byte[]> pictures = new HashMap<>();
+    cover(track, tags, pictures);
+    TagFiles.write(file, tags, pictures::get);
+  }
+
+  private static void encode(Path file, DemoTrack track) throws IOException {
     short[] samples = Synth.render(track.recording);
     if (track.upscaledFrom > 0) {
       samples = Encoder.worn(samples, track.upscaledFrom);
     }
     Encoder.write(samples, file, track.form, track.kbps);
-    if (track.tagForm.equals("1")) {
-      shortTag(file, track);
-      return;
-    }
+  }
+
+  private static void tagForm(Path file, DemoTrack track) throws Exception {
     if (!track.tagForm.isEmpty()) {
       MP3File mp3 = (MP3File) AudioFileIO.read(file.toFile());
       mp3.setID3v2Tag(track.tagForm.equals("2.3") ? new ID3v23Tag() : new ID3v24Tag());
       mp3.commit();
     }
-    Map<Field<?>, String> tags = new LinkedHashMap<>(track.tags);
-    Map<String, byte[]> pictures = new HashMap<>();
+  }
+
+  private static void cover(
+      DemoTrack track, Map<Field<?>, String> tags, Map<String, byte[]> pictures) {
     if (track.coverSide > 0) {
       byte[] cover = cover(track.cover, track.coverSide);
       tenterhook.core.field.Artwork art = ArtworkImages.describe(cover);
       pictures.put(art.sha256(), cover);
       tags.put(Fields.ARTWORK, art.raw());
     }
-    TagFiles.write(file, tags, pictures::get);
   }
 
   private static byte[] cover(String name, int side) {

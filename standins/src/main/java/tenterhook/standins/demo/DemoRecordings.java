@@ -22,20 +22,23 @@ public final class DemoRecordings {
     Set<Long> seen = new HashSet<>();
     for (DemoTrack track : DemoPlan.of(tracks)) {
       if (seen.add(track.recording.seed())) {
-        entries.add(
-            new CatalogueEntry(
-                "d" + track.recording.seed() + "/1",
-                clean(track, Fields.ARTIST),
-                clean(track, Fields.TITLE),
-                clean(track, Fields.ALBUM),
-                number(track, Fields.YEAR),
-                clean(track, Fields.GENRE),
-                number(track, Fields.TRACK),
-                number(track, Fields.TRACK_TOTAL),
-                Math.round(track.recording.seconds() * 10) / 10.0));
+        entries.add(entry(track));
       }
     }
     return entries;
+  }
+
+  private static CatalogueEntry entry(DemoTrack track) {
+    return new CatalogueEntry(
+        "d" + track.recording.seed() + "/1",
+        clean(track, Fields.ARTIST),
+        clean(track, Fields.TITLE),
+        clean(track, Fields.ALBUM),
+        number(track, Fields.YEAR),
+        clean(track, Fields.GENRE),
+        number(track, Fields.TRACK),
+        number(track, Fields.TRACK_TOTAL),
+        Math.round(track.recording.seconds() * 10) / 10.0);
   }
 
   private static String clean(DemoTrack track, Field<?> field) {

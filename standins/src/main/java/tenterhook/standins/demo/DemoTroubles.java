@@ -110,6 +110,18 @@ final class DemoTroubles {
 
   private void numbers(DemoTrack track, int number) {
     boolean usual = track.form == Form.MP3 && !track.brief();
+    year(track, number, usual);
+    if (hit(12)) {
+      boolean told = Character.isDigit(track.fileName().charAt(0));
+      track.spoil("missing", Fields.TRACK, "", told ? "file-name" : "catalogue");
+    }
+    tempo(track, usual);
+    if (!track.tag(Fields.KEY).isEmpty() && hit(14)) {
+      track.spoil("missing", Fields.KEY, "");
+    }
+  }
+
+  private void year(DemoTrack track, int number, boolean usual) {
     String year = track.tag(Fields.YEAR);
     if (hit(12)) {
       track.spoil("missing", Fields.YEAR, "", "catalogue");
@@ -120,19 +132,15 @@ final class DemoTroubles {
     } else if (hit(4) && usual) {
       track.spoil("unusable year", Fields.YEAR, "0", "catalogue");
     }
-    if (hit(12)) {
-      boolean told = Character.isDigit(track.fileName().charAt(0));
-      track.spoil("missing", Fields.TRACK, "", told ? "file-name" : "catalogue");
-    }
+  }
+
+  private void tempo(DemoTrack track, boolean usual) {
     String bpm = track.tag(Fields.BPM);
     if (!bpm.isEmpty() && hit(14)) {
       track.spoil("missing", Fields.BPM, "");
     } else if (track.tag(Fields.GENRE).equals("Garage") && !bpm.isEmpty() && usual && hit(16)) {
       String half = String.valueOf(Double.parseDouble(bpm) / 2);
       track.spoil("half tempo", Fields.BPM, half, "tempo");
-    }
-    if (!track.tag(Fields.KEY).isEmpty() && hit(14)) {
-      track.spoil("missing", Fields.KEY, "");
     }
   }
 

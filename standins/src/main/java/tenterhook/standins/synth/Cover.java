@@ -34,6 +34,18 @@ public final class Cover {
     Random random = new Random(seed);
     pen.setColor(new Color(DYES[random.nextInt(DYES.length)]));
     pen.fillRect(0, 0, side, side);
+    shapes(pen, side, random);
+    pen.dispose();
+    try {
+      ByteArrayOutputStream out = new ByteArrayOutputStream();
+      ImageIO.write(image, format, out);
+      return out.toByteArray();
+    } catch (IOException impossible) {
+      throw new IllegalStateException("memory can be written", impossible);
+    }
+  }
+
+  private static void shapes(Graphics2D pen, int side, Random random) {
     for (int i = 0; i < 9; i++) {
       pen.setColor(new Color(DYES[random.nextInt(DYES.length)]));
       double size = side * (0.1 + 0.5 * random.nextDouble());
@@ -45,14 +57,6 @@ public final class Cover {
         case 1 -> pen.fill(new Rectangle2D.Double(x, y, size, size / 3));
         default -> pen.draw(new Ellipse2D.Double(x, y, size, size));
       }
-    }
-    pen.dispose();
-    try {
-      ByteArrayOutputStream out = new ByteArrayOutputStream();
-      ImageIO.write(image, format, out);
-      return out.toByteArray();
-    } catch (IOException impossible) {
-      throw new IllegalStateException("memory can be written", impossible);
     }
   }
 }
