@@ -161,7 +161,7 @@ public final class CodeFigures {
 
       @Override
       public Void visitClass(ClassTree type, Void nothing) {
-        if (named && getCurrentPath().getParentPath().getLeaf() == unit) {
+        if (named && !type.getSimpleName().isEmpty()) {
           typeNames
               .computeIfAbsent(type.getSimpleName().toString(), n -> new ArrayList<>())
               .add(file);

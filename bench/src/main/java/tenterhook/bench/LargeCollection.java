@@ -244,8 +244,8 @@ public final class LargeCollection {
   }
 
   private void crateEdit(Connection db) throws Exception {
-    Rule.Group rule =
-        new Rule.Group(
+    Rule.RuleGroup rule =
+        new Rule.RuleGroup(
             Rule.Kind.ALL,
             List.of(
                 CrateJson.line("Style:SKA|SOU"),

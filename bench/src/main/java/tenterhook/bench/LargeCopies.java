@@ -4,12 +4,10 @@ import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.IntStream;
-import tenterhook.core.change.Place;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.duplicate.Criteria;
 import tenterhook.core.duplicate.Duplicates;
@@ -21,11 +19,6 @@ import tenterhook.core.duplicate.SoundPairs.Pair;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
-import tenterhook.core.lost.FileInspector;
-import tenterhook.core.lost.LostFinder;
-import tenterhook.core.lost.LostFinder.Candidate;
-import tenterhook.core.lost.LostFinder.FolderMove;
-import tenterhook.core.lost.LostFinder.FoundFile;
 import tenterhook.core.measure.SoundPrint;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
@@ -40,7 +33,6 @@ import tenterhook.core.track.Snapshot;
 public final class LargeCopies {
   private static final int TRACKS = 100_000;
   private static final int COPIES = TRACKS / 20;
-  private static final int LOST = 20_000;
   private static final int WORN_PERCENT = 10;
 
   private final Random random = new Random(5);
@@ -52,18 +44,18 @@ public final class LargeCopies {
     LargeCopies bench = new LargeCopies();
     bench.tags();
     bench.sounds();
-    bench.moves();
+    new LargeMoves(bench.random).run();
   }
 
-  private static double seconds(long start) {
+  static double seconds(long start) {
     return (System.nanoTime() - start) / 1e9;
   }
 
-  private static void say(String words, Object... values) {
+  static void say(String words, Object... values) {
     System.out.printf(Locale.ROOT, words + "%n", values);
   }
 
-  private static long heap() {
+  static long heap() {
     System.gc();
     return (Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory()) >> 20;
   }
@@ -209,76 +201,5 @@ public final class LargeCopies {
       }
     }
     return bits > 0 ? seconds(start) : 0;
-  }
-
-  /** Twelve folders with folders in them moved; files of one name and size stand about twice. */
-  private void moves() {
-    List<Cell> cells = new ArrayList<>();
-    List<FoundFile> disk = new ArrayList<>();
-    forget(cells, disk);
-    Snapshot snapshot = Snapshot.empty().with(cells);
-    double best = Double.POSITIVE_INFINITY;
-    List<FolderMove> moves = List.of();
-    for (int round = 0; round < 3; round++) {
-      long start = System.nanoTime();
-      moves = found(snapshot, disk);
-      best = Math.min(best, seconds(start));
-    }
-    int closed = moves.stream().mapToInt(m -> m.files().size()).sum();
-    say(
-        "%,d lost files, %,d on the disk: %.2f s; %d decisions explain %,d; heap %d MB",
-        LOST, disk.size(), best, moves.size(), closed, heap());
-  }
-
-  private static List<FolderMove> found(Snapshot snapshot, List<FoundFile> disk) {
-    Map<Integer, List<Candidate>> candidates =
-        LostFinder.closer(
-            snapshot,
-            LostFinder.candidates(snapshot, disk),
-            disk,
-            new SealsOnly(),
-            Progress.SILENT);
-    return LostFinder.moves(snapshot, candidates);
-  }
-
-  private void forget(List<Cell> cells, List<FoundFile> disk) {
-    for (int id = 1; id <= LOST; id++) {
-      int set = id % 12;
-      String rest = "Night " + id % 150 + "/" + id + ".mp3";
-      long size = 4_000_000 + random.nextInt(4_000_000);
-      cells.add(new Cell(id, Fields.STATE, "lost"));
-      cells.add(new Cell(id, Fields.ROOT, "Music"));
-      cells.add(new Cell(id, Fields.PATH, "Set " + set + "/" + rest));
-      cells.add(new Cell(id, Fields.SIZE, String.valueOf(size)));
-      cells.add(new Cell(id, Fields.SOUND_SEAL, String.valueOf(size)));
-      disk.add(
-          new FoundFile(new Place("Music", "Archive/20" + set + "/Set " + set + "/" + rest), size));
-      if (id % 10 == 0) {
-        disk.add(new FoundFile(new Place("Music", "Loose/" + id + ".mp3"), size));
-      }
-    }
-  }
-
-  /** Files that are told by their seals; how long a disk takes to read them is left out. */
-  private static final class SealsOnly implements FileInspector {
-    @Override
-    public Optional<FileFacts> facts(FoundFile file) {
-      return Optional.empty();
-    }
-
-    @Override
-    public Optional<Seals> seals(FoundFile file) {
-      return Optional.of(new Seals("", String.valueOf(file.size())));
-    }
-
-    @Override
-    public Optional<String> sound(FoundFile file) {
-      return Optional.empty();
-    }
-
-    @Override
-    public Optional<Boolean> sameSound(int lost, FoundFile file) {
-      return Optional.empty();
-    }
   }
 }

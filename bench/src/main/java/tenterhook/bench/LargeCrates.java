@@ -3,7 +3,6 @@ package tenterhook.bench;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.PreparedStatement;
-import java.sql.ResultSet;
 import java.sql.Statement;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -64,42 +63,43 @@ public final class LargeCrates {
     try (Connection db = DriverManager.getConnection("jdbc:sqlite::memory:");
         Statement statement = db.createStatement()) {
       fill(db);
+      CratesInSql sql = new CratesInSql(wheres, statement);
       print(
           "%,d tracks, %d crates of three lines; medians in milliseconds: ours, SQLite," + " ratio",
           tracks, crateCount);
-      compare("all crates from nothing", this::recompute, () -> countAll(statement), 5);
+      compare("all crates from nothing", this::recompute, () -> sql.countAll(), 5);
       CrateContents contents = fresh();
       crates.all().forEach(contents::count);
-      settling(contents, statement);
-      accounts(contents, statement);
-      offers(statement);
+      settling(contents, sql);
+      accounts(contents, sql);
+      offers(sql);
     }
   }
 
-  private void settling(CrateContents contents, Statement statement) throws Exception {
+  private void settling(CrateContents contents, CratesInSql sql) throws Exception {
     int[] id = {0};
     compare(
         "one edited track settles in all crates",
         () -> settle(contents, 1 + id[0]++ % tracks),
-        () -> settle(statement, 1 + id[0]++ % tracks),
+        () -> sql.settle(1 + id[0]++ % tracks),
         EDITS);
   }
 
-  private void accounts(CrateContents contents, Statement statement) throws Exception {
+  private void accounts(CrateContents contents, CratesInSql sql) throws Exception {
     Crate.RuleCrate crate = (Crate.RuleCrate) crates.all().get(7);
     compare(
         "every line of a rule accounted",
         () -> contents.explanation(crate).lines().getLast().leftAfter(),
-        () -> account(statement, 7),
+        () -> sql.account(7),
         ROUNDS);
   }
 
-  private void offers(Statement statement) throws Exception {
+  private void offers(CratesInSql sql) throws Exception {
     Completions offers = new Completions(snapshot, codebook, TODAY);
     compare(
         "values offered while a text is typed",
         () -> offers.of(Subject.named("comment"), "note 19", snapshot.tracks()).size(),
-        () -> offered(statement),
+        () -> sql.offered(),
         ROUNDS);
   }
 
@@ -136,14 +136,14 @@ public final class LargeCrates {
       String pace = PACES.get(random.nextInt(PACES.size()));
       int year = 1960 + random.nextInt(56);
       int bpm = 70 + random.nextInt(70);
-      Rule.Group rule = rule(style, pace, year, bpm);
+      Rule.RuleGroup rule = rule(style, pace, year, bpm);
       crates = crates.plus("Shelf " + n / 30, new Crate.RuleCrate("Crate " + n, rule));
       wheres.add(where(style, pace, year, bpm));
     }
   }
 
-  private static Rule.Group rule(String style, String pace, int year, int bpm) {
-    return new Rule.Group(
+  private static Rule.RuleGroup rule(String style, String pace, int year, int bpm) {
+    return new Rule.RuleGroup(
         Rule.Kind.ALL,
         List.of(
             CrateJson.line("code:" + style + "|" + pace),
@@ -196,59 +196,12 @@ public final class LargeCrates {
     return crates.all().stream().mapToInt(contents::count).sum();
   }
 
-  private int countAll(Statement statement) throws Exception {
-    int all = 0;
-    for (String where : wheres) {
-      all += count(statement, where);
-    }
-    return all;
-  }
-
   /** The track gets another tempo, and every crate is asked whether it holds the track. */
   private int settle(CrateContents contents, int id) {
     RoaringBitmap one = RoaringBitmap.bitmapOf(id);
     Snapshot after = snapshot.with(List.of(new Cell(id, Fields.BPM, "101.5")));
     contents.after(after, one);
     return 0;
-  }
-
-  private int settle(Statement statement, int id) throws Exception {
-    statement.executeUpdate("UPDATE t SET bpm = 101.5 WHERE id = " + id);
-    for (String where : wheres) {
-      count(statement, "id = " + id + " AND " + where);
-    }
-    return 0;
-  }
-
-  private int offered(Statement statement) throws Exception {
-    int rows = 0;
-    try (ResultSet found =
-        statement.executeQuery(
-            "SELECT comment, count(*) c FROM t WHERE comment LIKE '%note 19%'"
-                + " GROUP BY comment ORDER BY c DESC LIMIT 8")) {
-      while (found.next()) {
-        rows++;
-      }
-    }
-    return rows;
-  }
-
-  private int account(Statement statement, int crate) throws Exception {
-    String[] lines = wheres.get(crate).split(" AND (?=year|bpm)");
-    for (String line : lines) {
-      count(statement, line);
-    }
-    count(statement, lines[0] + " AND " + lines[1]);
-    count(statement, lines[1] + " AND " + lines[2]);
-    count(statement, lines[0] + " AND " + lines[2]);
-    return count(statement, wheres.get(crate));
-  }
-
-  private static int count(Statement statement, String where) throws Exception {
-    try (ResultSet rows = statement.executeQuery("SELECT count(*) FROM t WHERE " + where)) {
-      rows.next();
-      return rows.getInt(1);
-    }
   }
 
   private static void compare(

@@ -17,7 +17,7 @@ import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.measure.Measurement;
 import tenterhook.standins.listen.SilentOutputs;
 import tenterhook.standins.synth.Encoder;
-import tenterhook.standins.synth.Encoder.Form;
+import tenterhook.standins.synth.Encoder.AudioForm;
 import tenterhook.standins.synth.Piece;
 import tenterhook.standins.synth.PieceSynth;
 
@@ -37,7 +37,7 @@ public final class LongFiles {
     Path folder = Files.createTempDirectory("long");
     Piece piece = Piece.of(PIECE_SEED);
     Path one = folder.resolve("one.mp3");
-    Encoder.writeFull(PieceSynth.render(piece), one, Form.MP3, 192);
+    Encoder.writeFull(PieceSynth.render(piece), one, AudioForm.MP3, 192);
     latency(out, one);
     hour(out, folder, one, piece);
     night(out, folder, one, piece);
@@ -85,11 +85,11 @@ public final class LongFiles {
     return to;
   }
 
-  private interface Work {
+  private interface TimedWork {
     void run() throws Unreadable;
   }
 
-  private static double seconds(Work work) throws Unreadable {
+  private static double seconds(TimedWork work) throws Unreadable {
     long start = System.nanoTime();
     work.run();
     return (System.nanoTime() - start) / 1e9;

@@ -35,7 +35,7 @@ public final class MeasuringTable {
   private MeasuringTable() {}
 
   /** One piece, what was measured, and what aubio said (0 when it said nothing). */
-  private record Row(Piece piece, Measurement measured, double aubioBpm) {
+  private record PieceRow(Piece piece, Measurement measured, double aubioBpm) {
     double ratio(double bpm) {
       return bpm / piece.bpm();
     }
@@ -83,14 +83,14 @@ public final class MeasuringTable {
   /** Prints the table as Markdown; with {@code -v} also every miss. */
   public static void main(String[] args) throws InterruptedException, ExecutionException {
     PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
-    List<Row> rows = new ArrayList<>();
+    List<PieceRow> rows = new ArrayList<>();
     try (ExecutorService pool = Executors.newFixedThreadPool(2)) {
-      List<Future<Row>> running = new ArrayList<>();
+      List<Future<PieceRow>> running = new ArrayList<>();
       for (int i = 0; i < PIECES; i++) {
         Piece piece = Piece.of(FIRST_SEED + i);
         running.add(pool.submit(() -> measured(piece)));
       }
-      for (Future<Row> one : running) {
+      for (Future<PieceRow> one : running) {
         rows.add(one.get());
       }
     }
@@ -102,11 +102,11 @@ public final class MeasuringTable {
     }
   }
 
-  private static Row measured(Piece piece) {
+  private static PieceRow measured(Piece piece) {
     short[] samples = PieceSynth.render(piece);
     Measurer measurer = new Measurer(Synth.RATE, 2);
     MadeMusic.feed(measurer, samples);
-    return new Row(piece, measurer.finish(), aubio(samples));
+    return new PieceRow(piece, measurer.finish(), aubio(samples));
   }
 
   /** The tempo that aubio says, 0 when it says none or is not installed. */
@@ -114,7 +114,7 @@ public final class MeasuringTable {
     try {
       Path file = Files.createTempFile("piece", ".wav");
       try {
-        Encoder.write(samples, file, Encoder.Form.WAV, 0);
+        Encoder.write(samples, file, Encoder.AudioForm.WAV, 0);
         return told(file);
       } finally {
         Files.delete(file);
@@ -138,7 +138,7 @@ public final class MeasuringTable {
     }
   }
 
-  private static void print(PrintStream out, List<Row> rows) {
+  private static void print(PrintStream out, List<PieceRow> rows) {
     out.println("| measured of " + rows.size() + " pieces | Tenterhook | aubio |\n|---|---|---|");
     line(out, rows, "tempo within 1 %", r -> r.tempoWithin(0.01), r -> near(r, 0.01));
     line(out, rows, "tempo within 0.5 bpm", r -> r.tempoNear(0.5), r -> nearBpm(r, 0.5));
@@ -149,7 +149,7 @@ public final class MeasuringTable {
         r -> r.measured.tempo().filter(t -> r.octave(t.bpm())).isPresent(),
         r -> r.octave(r.aubioBpm));
     line(out, rows, "first beat on a beat, within 40 ms", r -> r.beatError() <= 0.04, null);
-    line(out, rows, "key", Row::keyRight, null);
+    line(out, rows, "key", PieceRow::keyRight, null);
     line(out, rows, "start of sound within 0.5 s", r -> r.startError() <= 0.5, null);
     line(out, rows, "end of sound within 0.5 s", r -> r.endError() <= 0.5, null);
     line(out, rows, "loudest passage begins within 0.5 s", r -> r.loudestError() <= 0.5, null);
@@ -157,20 +157,20 @@ public final class MeasuringTable {
     certainty(out, rows);
   }
 
-  private static boolean near(Row row, double share) {
+  private static boolean near(PieceRow row, double share) {
     return Math.abs(row.ratio(row.aubioBpm) - 1) <= share;
   }
 
-  private static boolean nearBpm(Row row, double bpm) {
+  private static boolean nearBpm(PieceRow row, double bpm) {
     return Math.abs(row.aubioBpm - row.piece.bpm()) <= bpm;
   }
 
   private static void line(
       PrintStream out,
-      List<Row> rows,
+      List<PieceRow> rows,
       String name,
-      Predicate<Row> ours,
-      @org.jspecify.annotations.Nullable Predicate<Row> theirs) {
+      Predicate<PieceRow> ours,
+      @org.jspecify.annotations.Nullable Predicate<PieceRow> theirs) {
     boolean there = theirs != null && rows.stream().anyMatch(r -> r.aubioBpm > 0);
     out.printf(
         Locale.ROOT,
@@ -180,17 +180,17 @@ public final class MeasuringTable {
         there ? String.format(Locale.ROOT, "%.1f %%", share(rows, theirs)) : "–");
   }
 
-  private static double share(List<Row> rows, Predicate<Row> test) {
+  private static double share(List<PieceRow> rows, Predicate<PieceRow> test) {
     return 100.0 * rows.stream().filter(test).count() / rows.size();
   }
 
   /** Whether the certain ones are right more often. */
-  private static void certainty(PrintStream out, List<Row> rows) {
-    List<Row> sure =
+  private static void certainty(PrintStream out, List<PieceRow> rows) {
+    List<PieceRow> sure =
         rows.stream()
             .filter(r -> r.measured.tempo().filter(t -> t.certainty() >= 90).isPresent())
             .toList();
-    List<Row> keySure =
+    List<PieceRow> keySure =
         rows.stream()
             .filter(r -> r.measured.key().filter(k -> k.certainty() >= 90).isPresent())
             .toList();
@@ -200,10 +200,10 @@ public final class MeasuringTable {
         sure.size(),
         share(sure, r -> r.tempoWithin(0.01)),
         keySure.size(),
-        share(keySure, Row::keyRight));
+        share(keySure, PieceRow::keyRight));
   }
 
-  private static void miss(PrintStream out, Row row) {
+  private static void miss(PrintStream out, PieceRow row) {
     out.printf(
         Locale.ROOT,
         "seed %d %s: %.2f bpm %s, said %s %s; aubio %.1f; loudest %.2f (%.2f off)%n",

@@ -19,10 +19,10 @@ import tenterhook.adapters.sound.SoundFile;
 import tenterhook.adapters.sound.SoundPrints;
 import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.measure.PrintIndex;
-import tenterhook.core.measure.PrintIndex.Match;
+import tenterhook.core.measure.PrintIndex.Hit;
 import tenterhook.core.measure.SoundPrint;
 import tenterhook.standins.synth.Encoder;
-import tenterhook.standins.synth.Encoder.Form;
+import tenterhook.standins.synth.Encoder.AudioForm;
 import tenterhook.standins.synth.Piece;
 import tenterhook.standins.synth.PieceSynth;
 import tenterhook.standins.synth.Synth;
@@ -69,7 +69,7 @@ public final class PrintTable {
       for (int i = 0; i < recordings; i++) {
         int own = i;
         SoundPrint print = SoundPrints.of(form.getValue().get(i));
-        List<Match> matches = index.find(print);
+        List<Hit> matches = index.find(print);
         hits += matches.stream().anyMatch(m -> m.id() == own) ? 1 : 0;
         strangers += (int) matches.stream().filter(m -> m.id() != own).count();
         least = Math.min(least, likest(print, originals.get(own)));
@@ -101,7 +101,7 @@ public final class PrintTable {
     for (int i = 0; i < recordings; i++) {
       short[] samples = PieceSynth.render(Piece.of(firstSeed + i));
       Path original = folder.resolve(i + ".flac");
-      Encoder.writeFull(samples, original, Form.FLAC, 0);
+      Encoder.writeFull(samples, original, AudioForm.FLAC, 0);
       originals.put(i, SoundPrints.of(original));
       for (Map.Entry<String, Path> form : forms(folder, i, samples).entrySet()) {
         forms.computeIfAbsent(form.getKey(), f -> new ArrayList<>()).add(form.getValue());
@@ -193,19 +193,19 @@ public final class PrintTable {
   private static Map<String, Path> forms(Path folder, int number, short[] samples)
       throws IOException {
     Map<String, Path> files = new LinkedHashMap<>();
-    coded(files, "mp3 320", folder, number, samples, Form.MP3, 320);
-    coded(files, "mp3 128", folder, number, samples, Form.MP3, 128);
-    coded(files, "mp3 64", folder, number, samples, Form.MP3, 64);
-    coded(files, "m4a 128", folder, number, samples, Form.M4A, 128);
-    coded(files, "ogg", folder, number, samples, Form.OGG, 128);
+    coded(files, "mp3 320", folder, number, samples, AudioForm.MP3, 320);
+    coded(files, "mp3 128", folder, number, samples, AudioForm.MP3, 128);
+    coded(files, "mp3 64", folder, number, samples, AudioForm.MP3, 64);
+    coded(files, "m4a 128", folder, number, samples, AudioForm.M4A, 128);
+    coded(files, "ogg", folder, number, samples, AudioForm.OGG, 128);
     short[] softer = samples.clone();
     for (int i = 0; i < softer.length; i++) {
       softer[i] /= 2;
     }
-    coded(files, "6 dB softer", folder, number, softer, Form.FLAC, 0);
+    coded(files, "6 dB softer", folder, number, softer, AudioForm.FLAC, 0);
     short[] cut = Arrays.copyOfRange(samples, 2 * (int) (1.5 * Synth.RATE), samples.length);
-    coded(files, "1.5 s cut from the start", folder, number, cut, Form.FLAC, 0);
-    coded(files, "low-pass at 8 kHz", folder, number, dull(samples), Form.FLAC, 0);
+    coded(files, "1.5 s cut from the start", folder, number, cut, AudioForm.FLAC, 0);
+    coded(files, "low-pass at 8 kHz", folder, number, dull(samples), AudioForm.FLAC, 0);
     return files;
   }
 
@@ -215,7 +215,7 @@ public final class PrintTable {
       Path folder,
       int number,
       short[] samples,
-      Form form,
+      AudioForm form,
       int kbps)
       throws IOException {
     Path file = folder.resolve(number + " " + name + "." + form.ending());
@@ -255,11 +255,11 @@ public final class PrintTable {
     }
   }
 
-  private interface Each {
+  private interface OnFile {
     void on(Path file) throws IOException, Unreadable;
   }
 
-  private static double seconds(List<Path> files, Each each) throws IOException, Unreadable {
+  private static double seconds(List<Path> files, OnFile each) throws IOException, Unreadable {
     long start = System.nanoTime();
     for (Path file : files) {
       each.on(file);

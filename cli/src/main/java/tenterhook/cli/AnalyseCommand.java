@@ -19,7 +19,7 @@ import tenterhook.core.track.Snapshot;
 @Command(
     name = "analyse",
     description = "Measures tempo, key, loudness, passages, quality and energy; writes to no file.")
-final class AnalyseCommand extends Work {
+final class AnalyseCommand extends CollectionCommand {
   @Mixin QueryOption query = new QueryOption();
 
   @Override

@@ -13,13 +13,13 @@ import tenterhook.core.field.Fields;
 
 /** Sets or removes artwork. */
 @Command(name = "art", description = "Sets or removes the artwork of the tracks found.")
-final class ArtCommand extends Work {
+final class ArtCommand extends CollectionCommand {
   @Mixin QueryOption.Needed query = new QueryOption.Needed();
 
   @ArgGroup(multiplicity = "1")
-  What what;
+  PictureSource what;
 
-  static final class What {
+  static final class PictureSource {
     @Option(names = "--file", paramLabel = "F", description = "A JPEG or PNG.")
     Path file;
 

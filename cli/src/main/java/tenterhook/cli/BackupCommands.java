@@ -20,7 +20,7 @@ final class BackupCommands {
   @Command(
       name = "backup",
       description = "Writes the collection (not the music) into one dated ZIP file with checksums.")
-  static final class Write extends Work {
+  static final class Write extends CollectionCommand {
     @Parameters(paramLabel = "FOLDER", description = "Where to, best on another disk.")
     Path folder;
 
@@ -41,7 +41,7 @@ final class BackupCommands {
       description =
           "Makes a collection of a backup, in the folder that --collection names; then tell it"
               + " where the music is with root NAME --at FOLDER.")
-  static final class Restore extends Work {
+  static final class RestoreBackup extends CollectionCommand {
     @Parameters(paramLabel = "ZIP", description = "The backup.")
     Path zip;
 
@@ -71,7 +71,7 @@ final class BackupCommands {
       name = "mirror",
       description = "Compares the music with a second disk; mirror check FOLDER.",
       subcommands = Mirror.Check.class)
-  static final class Mirror extends Work {
+  static final class Mirror extends CollectionCommand {
     @Override
     void run(MusicCollection collection) {
       throw new IllegalArgumentException("mirror takes check FOLDER");
@@ -81,7 +81,7 @@ final class BackupCommands {
         name = "check",
         description =
             "Lists what is missing, different or extra there, by content; alters nothing.")
-    static final class Check extends Work {
+    static final class Check extends CollectionCommand {
       @Parameters(paramLabel = "FOLDER", description = "The second disk.")
       Path folder;
 

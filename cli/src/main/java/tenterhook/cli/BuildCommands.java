@@ -27,12 +27,12 @@ final class BuildCommands {
   @Command(
       name = "build",
       description = "Makes many crates at once; those that are there stay as they are.")
-  static final class Build extends Work {
+  static final class Build extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "SHELF", description = "Made if new.")
     String shelf;
 
     @ArgGroup(multiplicity = "1")
-    Kind kind;
+    BuildKind kind;
 
     @Option(
         names = "--named",
@@ -41,7 +41,7 @@ final class BuildCommands {
     String pattern = "";
 
     /** What to make. */
-    static final class Kind {
+    static final class BuildKind {
       @Option(names = "--codes", paramLabel = "FACET", description = "A crate per code.")
       String facet;
 
@@ -107,7 +107,7 @@ final class BuildCommands {
 
   /** Two facets crossed. */
   @Command(name = "coverage", description = "How many tracks carry a code of each of two facets.")
-  static final class Table extends Work {
+  static final class Table extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "ROWS", description = "A facet.")
     String rows;
 

@@ -26,7 +26,7 @@ import tenterhook.standins.demo.DemoMusic;
 @Command(
     name = "catalogue",
     description = "Looks tracks up in the catalogue, or serves the stand-in's.",
-    subcommands = {CatalogueCommand.Look.class, CatalogueCommand.Serve.class})
+    subcommands = {CatalogueCommand.LookUp.class, CatalogueCommand.Serve.class})
 final class CatalogueCommand implements Callable<Integer> {
   @ParentCommand TenterhookCommand main;
 
@@ -39,7 +39,7 @@ final class CatalogueCommand implements Callable<Integer> {
   @Command(
       name = "look",
       description = "Looks tracks up; repairs --kind catalogue then lists what it would mend.")
-  static final class Look extends Work {
+  static final class LookUp extends CollectionCommand {
     @Mixin QueryOption query = new QueryOption();
 
     @Option(
@@ -64,7 +64,7 @@ final class CatalogueCommand implements Callable<Integer> {
     private void look(MusicCollection collection, CatalogueClient client) {
       RepairService repairService = new RepairService(collection);
       RoaringBitmap ids = query.in(collection);
-      Lookup.Found found = repairService.lookUp(ids, client, progress());
+      Lookup.LookedUp found = repairService.lookUp(ids, client, progress());
       ids.forEach(
           (int id) -> {
             Answer answer = found.answers().get(id);

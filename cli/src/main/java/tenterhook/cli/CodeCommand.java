@@ -10,7 +10,7 @@ import tenterhook.core.edit.TrackEdits;
 
 /** Gives and takes codes. */
 @Command(name = "code", description = "Gives (+SKA) and takes (-LAP) codes on the tracks found.")
-final class CodeCommand extends Work {
+final class CodeCommand extends CollectionCommand {
   @Mixin QueryOption.Needed query = new QueryOption.Needed();
 
   @Parameters(index = "1..*", arity = "1..*", paramLabel = "±CODE", description = "Codes.")

@@ -23,25 +23,25 @@ import tenterhook.core.edit.CodebookEdits;
     description = "Lists facets and codes.",
     subcommands = {
       CodebookCommand.AddFacet.class,
-      CodebookCommand.Add.class,
+      CodebookCommand.AddCode.class,
       CodebookCommand.Rename.class,
       CodebookCommand.RenameFacet.class,
       CodebookCommand.WriteSo.class,
       CodebookCommand.Merge.class,
       CodebookCommand.Split.class,
-      CodebookCommand.Move.class,
+      CodebookCommand.MoveCode.class,
       CodebookCommand.Derive.class,
-      CodebookCommand.Clash.class,
+      CodebookCommand.ListClashes.class,
       CodebookCommand.Rates.class,
-      CodebookCommand.Remove.class,
+      CodebookCommand.RemoveCode.class,
       LegendCommands.Export.class,
-      LegendCommands.Import.class,
+      LegendCommands.ImportLegend.class,
       LegendCommands.Strays.class,
       LegendCommands.Adopt.class,
       LegendCommands.Ignore.class,
       LegendCommands.Bring.class
     })
-final class CodebookCommand extends Work {
+final class CodebookCommand extends CollectionCommand {
   @Override
   void run(MusicCollection collection) {
     for (Facet facet : collection.state().codebook().facets()) {
@@ -60,7 +60,7 @@ final class CodebookCommand extends Work {
   }
 
   @Command(name = "facet", description = "Adds a facet.")
-  static final class AddFacet extends Work {
+  static final class AddFacet extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "NAME", description = "Such as Style.")
     String name;
 
@@ -83,7 +83,7 @@ final class CodebookCommand extends Work {
   }
 
   @Command(name = "add", description = "Adds a code to a facet.")
-  static final class Add extends Work {
+  static final class AddCode extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "FACET", description = "Its facet.")
     String facet;
 
@@ -105,7 +105,7 @@ final class CodebookCommand extends Work {
   }
 
   @Command(name = "rename", description = "Renames a code in the codebook and in every file.")
-  static final class Rename extends Work {
+  static final class Rename extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "CODE", description = "As it is.")
     String token;
 
@@ -126,7 +126,7 @@ final class CodebookCommand extends Work {
   }
 
   @Command(name = "rename-facet", description = "Renames a facet; rules that ask for it follow.")
-  static final class RenameFacet extends Work {
+  static final class RenameFacet extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "FACET", description = "As it is.")
     String name;
 
@@ -145,7 +145,7 @@ final class CodebookCommand extends Work {
   @Command(
       name = "write",
       description = "Writes codes another way or into another field, in all files.")
-  static final class WriteSo extends Work {
+  static final class WriteSo extends CollectionCommand {
     @Option(names = "--field", paramLabel = "FIELD", description = "comment, grouping or another.")
     String field = "";
 
@@ -179,7 +179,7 @@ final class CodebookCommand extends Work {
   }
 
   @Command(name = "merge", description = "Makes one code of two, in every file and rule.")
-  static final class Merge extends Work {
+  static final class Merge extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "CODE", description = "Goes.")
     String token;
 
@@ -200,7 +200,7 @@ final class CodebookCommand extends Work {
   }
 
   @Command(name = "split", description = "Gives some of a code's tracks a new code instead.")
-  static final class Split extends Work {
+  static final class Split extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "CODE", description = "The code.")
     String token;
 
@@ -224,7 +224,7 @@ final class CodebookCommand extends Work {
   }
 
   @Command(name = "move", description = "Moves a code to another facet; rules follow.")
-  static final class Move extends Work {
+  static final class MoveCode extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "CODE", description = "The code.")
     String token;
 
@@ -245,7 +245,7 @@ final class CodebookCommand extends Work {
   }
 
   @Command(name = "rule", description = "Derives a code from data; without a text it is taken.")
-  static final class Derive extends Work {
+  static final class Derive extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "CODE", description = "The code.")
     String token;
 
@@ -272,7 +272,7 @@ final class CodebookCommand extends Work {
   @Command(
       name = "clashes",
       description = "What a plain search for each code would find besides its tracks.")
-  static final class Clash extends Work {
+  static final class ListClashes extends CollectionCommand {
     @Override
     void run(MusicCollection collection) {
       Clashes clashes = new Clashes(tracks(collection), collection.state().codebook());
@@ -310,7 +310,7 @@ final class CodebookCommand extends Work {
   @Command(
       name = "suggestions",
       description = "How often suggestions are right, each coded track judged by all others.")
-  static final class Rates extends Work {
+  static final class Rates extends CollectionCommand {
     @Override
     void run(MusicCollection collection) {
       for (Suggestions.Rate rate :
@@ -336,7 +336,7 @@ final class CodebookCommand extends Work {
   }
 
   @Command(name = "remove", description = "Removes a code from the codebook and from every file.")
-  static final class Remove extends Work {
+  static final class RemoveCode extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "CODE", description = "Which.")
     String token;
 

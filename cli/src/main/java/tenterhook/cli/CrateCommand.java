@@ -7,7 +7,7 @@ import tenterhook.core.crate.Crate;
 
 /** Lists a crate's tracks. */
 @Command(name = "crate", description = "Lists the tracks of a crate in its order.")
-final class CrateCommand extends Work {
+final class CrateCommand extends CollectionCommand {
   @Parameters(paramLabel = "NAME", description = "Of the crate.")
   String name;
 

@@ -23,14 +23,14 @@ import tenterhook.core.track.TrackOrder;
     name = "crates",
     description = "Lists shelves and crates with their counts.",
     subcommands = {
-      CratesCommand.Add.class,
-      CratesCommand.Remove.class,
+      CratesCommand.AddCrate.class,
+      CratesCommand.RemoveCrate.class,
       CratesCommand.AsText.class,
       CratesCommand.Never.class,
       BuildCommands.Build.class,
       BuildCommands.Table.class
     })
-final class CratesCommand extends Work {
+final class CratesCommand extends CollectionCommand {
   @Override
   void run(MusicCollection collection) {
     CrateContents contents = collection.contents();
@@ -54,7 +54,7 @@ final class CratesCommand extends Work {
   }
 
   @Command(name = "add", description = "Adds a rule crate (all lines), or a hand crate (--hand).")
-  static final class Add extends Work {
+  static final class AddCrate extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "SHELF", description = "Made if new.")
     String shelf;
 
@@ -116,7 +116,7 @@ final class CratesCommand extends Work {
         rules.addAll(parts(Rule.of(parse(collection, line))));
       }
       return new Crate.RuleCrate(
-          name, new Rule.Group(Rule.Kind.ALL, rules), keys(), limit(), resting);
+          name, new Rule.RuleGroup(Rule.Kind.ALL, rules), keys(), limit(), resting);
     }
 
     private List<TrackOrder.Key> keys() {
@@ -137,13 +137,13 @@ final class CratesCommand extends Work {
   }
 
   /** A text's rule may be one part, or all of several. */
-  private static List<Rule> parts(Rule.Group rule) {
+  private static List<Rule> parts(Rule.RuleGroup rule) {
     return rule.kind() == Rule.Kind.ALL ? rule.parts() : List.of(rule);
   }
 
   /** The way a rule is written and read as one text. */
   @Command(name = "rule", description = "Prints a crate's rule as text, or takes another.")
-  static final class AsText extends Work {
+  static final class AsText extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "NAME", description = "Of the crate.")
     String name;
 
@@ -160,7 +160,7 @@ final class CratesCommand extends Work {
         say(object().put("crate", rule.name()).put("rule", now), now);
         return;
       }
-      Rule.Group other = Rule.of(parse(collection, text));
+      Rule.RuleGroup other = Rule.of(parse(collection, text));
       Crates after = collection.state().crates().with(name, c -> rule.with(other));
       apply(collection, set(collection, "edits the rule of " + rule.name(), after));
     }
@@ -168,7 +168,7 @@ final class CratesCommand extends Work {
 
   /** What is never played from a shelf. */
   @Command(name = "never", description = "Lists what is never played from a shelf, or changes it.")
-  static final class Never extends Work {
+  static final class Never extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "SHELF", description = "Its name.")
     String shelf;
 
@@ -214,7 +214,7 @@ final class CratesCommand extends Work {
   }
 
   @Command(name = "remove", description = "Removes a crate; its tracks stay.")
-  static final class Remove extends Work {
+  static final class RemoveCrate extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "NAME", description = "Of the crate.")
     String name;
 

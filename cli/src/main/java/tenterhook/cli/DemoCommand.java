@@ -16,12 +16,12 @@ final class DemoCommand implements Callable<Integer> {
   @ParentCommand TenterhookCommand main;
 
   @ArgGroup(multiplicity = "1")
-  What what;
+  DemoTarget what;
 
   @Option(names = "--tracks", paramLabel = "N", description = "About how many (${DEFAULT-VALUE}).")
   int tracks = DemoMusic.TRACKS;
 
-  static final class What {
+  static final class DemoTarget {
     @Option(
         names = "--make",
         paramLabel = "DIR",

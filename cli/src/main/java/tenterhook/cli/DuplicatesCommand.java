@@ -23,7 +23,7 @@ import tenterhook.core.duplicate.SpareFate;
     name = "duplicates",
     description = "Lists groups of copies with the evidence for them.",
     subcommands = {DuplicatesCommand.Resolve.class, DuplicatesCommand.Prefer.class})
-final class DuplicatesCommand extends Work {
+final class DuplicatesCommand extends CollectionCommand {
   @Option(
       names = "--evidence",
       paramLabel = "KIND",
@@ -41,7 +41,7 @@ final class DuplicatesCommand extends Work {
   }
 
   private static List<Group> groups(
-      Work work, MusicCollection collection, String evidence, String criteria) {
+      CollectionCommand work, MusicCollection collection, String evidence, String criteria) {
     Evidence weakest = weakest(evidence);
     CopySearch search = CopySearch.run(collection, work.progress());
     search
@@ -68,7 +68,7 @@ final class DuplicatesCommand extends Work {
     };
   }
 
-  private static void print(Work work, MusicCollection collection, Group group) {
+  private static void print(CollectionCommand work, MusicCollection collection, Group group) {
     String doubt = group.doubt().name().toLowerCase(Locale.ROOT).replace('_', ' ');
     String reason = group.decidedBy().map(p -> p.words()).orElse("nothing tells them apart");
     ObjectNode node = node(collection, group);
@@ -103,7 +103,7 @@ final class DuplicatesCommand extends Work {
   @Command(
       name = "resolve",
       description = "Keeps one of each group that is beyond doubt; undoable.")
-  static final class Resolve extends Work {
+  static final class Resolve extends CollectionCommand {
     @Option(names = "--evidence", paramLabel = "KIND", description = "bytes, stream or sound.")
     String evidence = "bytes";
 
@@ -118,7 +118,7 @@ final class DuplicatesCommand extends Work {
           report(
               collection,
               Resolving.one(
-                  collection, Resolving.Choice.of(group), Set.of(), new SpareFate.Hold(), false));
+                  collection, Resolving.Wanted.of(group), Set.of(), new SpareFate.Hold(), false));
         }
       }
     }
@@ -126,7 +126,7 @@ final class DuplicatesCommand extends Work {
 
   /** Shows or sets the order of preferences. */
   @Command(name = "preferences", description = "Shows or sets what makes one copy better.")
-  static final class Prefer extends Work {
+  static final class Prefer extends CollectionCommand {
     @Parameters(
         paramLabel = "ORDER",
         arity = "0..1",

@@ -18,7 +18,7 @@ import tenterhook.core.crate.Shelf;
 @Command(
     name = "export",
     description = "Writes a crate, or all crates of a shelf, as M3U8, XSPF, JSPF or CSV.")
-final class ExportCommand extends Work {
+final class ExportCommand extends CollectionCommand {
   @Parameters(paramLabel = "CRATE|SHELF", description = "Its name.")
   String name;
 
@@ -52,7 +52,7 @@ final class ExportCommand extends Work {
       return;
     }
     List<Crate> crates = chosen(collection, single);
-    SendingOut.Report report =
+    SendingOut.SentReport report =
         SendingOut.write(collection, crates, to, PlaylistFile.named(form), paths(), progress());
     report.tracks().forEach(this::say);
     told(report);
@@ -65,7 +65,7 @@ final class ExportCommand extends Work {
         .orElseThrow(() -> new IllegalArgumentException("no crate or shelf '" + name + "'"));
   }
 
-  private void told(SendingOut.Report report) {
+  private void told(SendingOut.SentReport report) {
     if (copy) {
       say(
           object().put("copied", report.copied()).put("there", report.there()),
@@ -87,25 +87,25 @@ final class ExportCommand extends Work {
         base + ": " + tracks + " tracks in " + file);
   }
 
-  private SendingOut.Paths paths() {
+  private SendingOut.Naming paths() {
     if (copy) {
-      return new SendingOut.Paths.Copies();
+      return new SendingOut.Naming.Copied();
     }
     if (!elsewhere.isEmpty()) {
       String[] both = elsewhere.split("=", 2);
       if (both.length < 2) {
         throw new IllegalArgumentException("--elsewhere takes HERE=THERE, such as /music=D:/Music");
       }
-      return new SendingOut.Paths.Elsewhere(Path.of(both[0]), both[1]);
+      return new SendingOut.Naming.Elsewhere(Path.of(both[0]), both[1]);
     }
-    return relative ? new SendingOut.Paths.Relative() : new SendingOut.Paths.Absolute();
+    return relative ? new SendingOut.Naming.Relative() : new SendingOut.Naming.Absolute();
   }
 
   private PlaylistFile.Paths form(Path file) {
     return switch (paths()) {
-      case SendingOut.Paths.Elsewhere other ->
+      case SendingOut.Naming.Elsewhere other ->
           PlaylistFile.Paths.elsewhere(other.here(), other.there());
-      case SendingOut.Paths.Relative from -> PlaylistFile.Paths.from(file);
+      case SendingOut.Naming.Relative from -> PlaylistFile.Paths.from(file);
       default -> PlaylistFile.Paths.absolute();
     };
   }

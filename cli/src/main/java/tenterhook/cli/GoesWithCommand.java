@@ -14,7 +14,7 @@ import tenterhook.core.track.Snapshot;
 
 /** Lists tracks that follow one track well, with what their points are made of. */
 @Command(name = "goes-with", description = "Lists tracks that follow a track well, and why.")
-final class GoesWithCommand extends Work {
+final class GoesWithCommand extends CollectionCommand {
   @Mixin QueryOption.Needed query = new QueryOption.Needed();
 
   @Option(names = "--in", paramLabel = "QUERY", description = "Where to look; everywhere without.")
@@ -47,7 +47,7 @@ final class GoesWithCommand extends Work {
     ArrayNode parts = node.putArray("parts");
     parts(parts, follower);
     String why =
-        follower.parts().stream().map(Follower.Part::words).collect(Collectors.joining("; "));
+        follower.parts().stream().map(Follower.ScorePart::words).collect(Collectors.joining("; "));
     say(node, follower.score() + "  " + snapshot.name(follower.id()) + "  (" + why + ")");
   }
 

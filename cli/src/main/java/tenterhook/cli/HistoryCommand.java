@@ -14,7 +14,7 @@ import tenterhook.core.change.LedgerEntry;
     description =
         "Lists every change, the newest first; history shorten N ends undo of the oldest.",
     subcommands = HistoryCommand.Shorten.class)
-final class HistoryCommand extends Work {
+final class HistoryCommand extends CollectionCommand {
   @Option(names = "--cost", description = "Says only what is kept so that changes can be undone.")
   boolean cost;
 
@@ -66,7 +66,7 @@ final class HistoryCommand extends Work {
   @Command(
       name = "shorten",
       description = "Ends undo of a change and all before it, for good, and frees what it takes.")
-  static final class Shorten extends Work {
+  static final class Shorten extends CollectionCommand {
     @Parameters(paramLabel = "N", description = "The last change that undo is to end for.")
     long last;
 

@@ -1,6 +1,5 @@
 package tenterhook.cli;
 
-import java.nio.file.Files;
 import java.util.List;
 import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Command;
@@ -8,6 +7,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.duplicate.HoldingBay;
+import tenterhook.adapters.execution.Bin;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 
@@ -15,8 +15,8 @@ import tenterhook.core.field.Fields;
 @Command(
     name = "holding",
     description = "Lists the holding bay; holding restore brings files back.",
-    subcommands = {HoldingCommand.Restore.class, HoldingCommand.Empty.class})
-final class HoldingCommand extends Work {
+    subcommands = {HoldingCommand.RestoreHeld.class, HoldingCommand.Empty.class})
+final class HoldingCommand extends CollectionCommand {
   @Override
   void run(MusicCollection collection) {
     tracks(collection)
@@ -32,7 +32,7 @@ final class HoldingCommand extends Work {
   }
 
   @Command(name = "restore", description = "Brings files back to where they came from.")
-  static final class Restore extends Work {
+  static final class RestoreHeld extends CollectionCommand {
     @Parameters(paramLabel = "ID", arity = "0..*", description = "Which ones; all without.")
     List<Integer> ids = List.of();
 
@@ -51,7 +51,7 @@ final class HoldingCommand extends Work {
   @Command(
       name = "empty",
       description = "Takes held files away for good: to the system's bin where there is one.")
-  static final class Empty extends Work {
+  static final class Empty extends CollectionCommand {
     @Option(names = "--yes", description = "Really does it; undo cannot bring them back.")
     boolean yes;
 
@@ -69,12 +69,7 @@ final class HoldingCommand extends Work {
       }
       report(
           collection,
-          HoldingBay.empty(
-              collection,
-              held,
-              lastCopies,
-              HoldingBay.systemBin().orElse(Files::delete),
-              progress()));
+          HoldingBay.empty(collection, held, lastCopies, Bin.systemOrDelete(), progress()));
     }
 
     private void foretell(HoldingBay.Outlook outlook) {

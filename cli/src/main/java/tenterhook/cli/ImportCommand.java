@@ -12,7 +12,7 @@ import tenterhook.adapters.collection.Playlists;
 @Command(
     name = "import",
     description = "Reads a playlist (M3U8, XSPF, JSPF or CSV) as a hand crate.")
-final class ImportCommand extends Work {
+final class ImportCommand extends CollectionCommand {
   @Parameters(paramLabel = "FILE", description = "The playlist.")
   Path file;
 

@@ -27,7 +27,7 @@ final class LegendCommands {
 
   /** Writes the legend. */
   @Command(name = "export", description = "Writes the codebook as .csv, .md or a page (.html).")
-  static final class Export extends Work {
+  static final class Export extends CollectionCommand {
     @Parameters(paramLabel = "FILE", description = "Its ending says the form.")
     Path file;
 
@@ -40,7 +40,7 @@ final class LegendCommands {
 
   /** Reads a table of codes. */
   @Command(name = "import", description = "Adds the facets and codes of a CSV table.")
-  static final class Import extends Work {
+  static final class ImportLegend extends CollectionCommand {
     @Parameters(paramLabel = "FILE", description = "With columns facet and code at least.")
     Path file;
 
@@ -55,7 +55,7 @@ final class LegendCommands {
 
   /** Lists strays. */
   @Command(name = "strays", description = "Tokens in files that are not in the codebook.")
-  static final class Strays extends Work {
+  static final class Strays extends CollectionCommand {
     @Override
     void run(MusicCollection collection) {
       CodebookEdits.strays(tracks(collection))
@@ -69,7 +69,7 @@ final class LegendCommands {
 
   /** Makes a code of a stray. */
   @Command(name = "adopt", description = "Makes a code of a stray.")
-  static final class Adopt extends Work {
+  static final class Adopt extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "STRAY", description = "As it stands in files.")
     String stray;
 
@@ -84,7 +84,7 @@ final class LegendCommands {
 
   /** Leaves a stray alone. */
   @Command(name = "ignore", description = "Takes a token for a stray no more.")
-  static final class Ignore extends Work {
+  static final class Ignore extends CollectionCommand {
     @Parameters(paramLabel = "STRAY", description = "As it stands in files.")
     String stray;
 
@@ -101,7 +101,7 @@ final class LegendCommands {
   @Command(
       name = "bring",
       description = "Brings over codes that stand as words, or in another notation or field.")
-  static final class Bring extends Work {
+  static final class Bring extends CollectionCommand {
     @Option(names = "--from", required = true, paramLabel = "FIELD", description = "Where.")
     String from;
 

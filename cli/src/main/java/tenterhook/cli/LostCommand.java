@@ -29,12 +29,12 @@ import tenterhook.core.lost.Wishes;
     description = "Lists lost tracks; lost find FOLDER… looks for their files.",
     subcommands = {
       LostCommand.Find.class,
-      LostCommand.Remove.class,
+      LostCommand.RemoveLost.class,
       LostCommand.Replace.class,
-      LostCommand.Wish.class,
+      LostCommand.MakeWish.class,
       LostCommand.Disk.class
     })
-final class LostCommand extends Work {
+final class LostCommand extends CollectionCommand {
   @Override
   void run(MusicCollection collection) {
     collection.disks().availability(progress()).away().forEach(away -> notThere(this, away));
@@ -46,7 +46,7 @@ final class LostCommand extends Work {
                     path(collection, id)));
   }
 
-  private static void notThere(Work work, FileAvailability.Away away) {
+  private static void notThere(CollectionCommand work, FileAvailability.Away away) {
     work.say(
         object().put("away", away.root()).put("tracks", away.tracks()),
         away.root()
@@ -60,7 +60,7 @@ final class LostCommand extends Work {
   }
 
   @Command(name = "remove", description = "Takes lost tracks out of the collection; undoable.")
-  static final class Remove extends Work {
+  static final class RemoveLost extends CollectionCommand {
     @Mixin QueryOption query = new QueryOption();
 
     @Override
@@ -72,7 +72,7 @@ final class LostCommand extends Work {
   }
 
   @Command(name = "find", description = "Looks in folders for lost files.")
-  static final class Find extends Work {
+  static final class Find extends CollectionCommand {
     @Parameters(paramLabel = "FOLDER", arity = "1..*", description = "Where to look.")
     List<Path> folders;
 
@@ -156,7 +156,7 @@ final class LostCommand extends Work {
   }
 
   @Command(name = "replace", description = "Puts a file in the place of a lost track.")
-  static final class Replace extends Work {
+  static final class Replace extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "ID", description = "The lost track.")
     int id;
 
@@ -175,7 +175,7 @@ final class LostCommand extends Work {
   @Command(
       name = "wish",
       description = "Lists the wish list; with a query, puts lost tracks on it.")
-  static final class Wish extends Work {
+  static final class MakeWish extends CollectionCommand {
     @Mixin QueryOption query = new QueryOption();
 
     @Option(names = "--to", paramLabel = "FILE", description = "Writes it (csv, xspf, jspf, m3u8).")
@@ -205,7 +205,7 @@ final class LostCommand extends Work {
   @Command(
       name = "disk",
       description = "Lists files nobody brought in, empty folders, and playlists to mend.")
-  static final class Disk extends Work {
+  static final class Disk extends CollectionCommand {
     @Option(names = "--mend", description = "Writes mended playlists beside the old ones.")
     boolean mend;
 

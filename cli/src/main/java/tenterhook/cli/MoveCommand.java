@@ -12,7 +12,7 @@ import tenterhook.core.change.Place;
 
 /** Moves files to where a path pattern says; never over another file. */
 @Command(name = "move", description = "Moves files under a root by a path pattern; undoable.")
-final class MoveCommand extends Work {
+final class MoveCommand extends CollectionCommand {
   @Mixin QueryOption.Needed query = new QueryOption.Needed();
 
   @Option(

@@ -21,8 +21,8 @@ import tenterhook.core.play.Plays;
 @Command(
     name = "plays",
     description = "Lists what was played; plays import FILE… and plays count QUERY add to it.",
-    subcommands = {PlaysCommand.Import.class, PlaysCommand.Count.class})
-final class PlaysCommand extends Work {
+    subcommands = {PlaysCommand.ImportPlays.class, PlaysCommand.Count.class})
+final class PlaysCommand extends CollectionCommand {
   @Override
   void run(MusicCollection collection) {
     tracks(collection)
@@ -39,7 +39,7 @@ final class PlaysCommand extends Work {
             });
   }
 
-  private static LocalDate date(Work work, String text) {
+  private static LocalDate date(CollectionCommand work, String text) {
     try {
       return LocalDate.parse(text);
     } catch (DateTimeParseException wrong) {
@@ -51,7 +51,7 @@ final class PlaysCommand extends Work {
   @Command(
       name = "import",
       description = "Counts what set lists (M3U8, XSPF, JSPF, CSV) say; a night counts once.")
-  static final class Import extends Work {
+  static final class ImportPlays extends CollectionCommand {
     @Parameters(paramLabel = "FILE", arity = "1..*", description = "The set lists.")
     List<Path> files;
 
@@ -84,7 +84,7 @@ final class PlaysCommand extends Work {
   }
 
   @Command(name = "count", description = "Counts one play of each track that a query finds.")
-  static final class Count extends Work {
+  static final class Count extends CollectionCommand {
     @Mixin QueryOption.Needed query = new QueryOption.Needed();
 
     @Option(names = "--night", paramLabel = "DATE", description = "When; today without it.")

@@ -24,7 +24,7 @@ final class QueryOption {
    * @throws IllegalArgumentException when it cannot be read
    */
   RoaringBitmap in(MusicCollection collection) {
-    return Work.find(collection, text());
+    return CollectionCommand.find(collection, text());
   }
 
   /** The same where a command needs one, in front of what else it takes. */
@@ -40,7 +40,7 @@ final class QueryOption {
     }
 
     RoaringBitmap in(MusicCollection collection) {
-      return Work.find(collection, text);
+      return CollectionCommand.find(collection, text);
     }
   }
 }

@@ -17,7 +17,7 @@ import tenterhook.core.repair.RepairKind;
     name = "repairs",
     description = "Lists proposed corrections; repairs apply accepts them.",
     subcommands = {RepairsCommand.Apply.class})
-final class RepairsCommand extends Work {
+final class RepairsCommand extends CollectionCommand {
   @Mixin QueryOption query = new QueryOption();
 
   @Option(names = "--kind", paramLabel = "K", description = "One kind, such as artist-in-title.")
@@ -78,7 +78,7 @@ final class RepairsCommand extends Work {
   }
 
   @Command(name = "apply", description = "Accepts proposals, kind by kind.")
-  static final class Apply extends Work {
+  static final class Apply extends CollectionCommand {
     @Mixin QueryOption query = new QueryOption();
 
     @Option(names = "--kind", paramLabel = "K", description = "One kind, such as junk.")

@@ -16,14 +16,14 @@ import tenterhook.core.field.Fields;
 
 /** Lists the folders that hold the music. */
 @Command(name = "roots", description = "Lists the folders that hold the music, and what is there.")
-final class RootsCommand extends Work {
+final class RootsCommand extends CollectionCommand {
   @Override
   void run(MusicCollection collection) {
     list(this, collection);
   }
 
   /** Lists them for any command. */
-  void list(Work work, MusicCollection collection) {
+  void list(CollectionCommand work, MusicCollection collection) {
     Map<String, Path> roots = new TreeMap<>(collection.state().roots());
     roots.remove(Place.HOLDING_BAY);
     roots.forEach(
@@ -48,7 +48,7 @@ final class RootsCommand extends Work {
       name = "root",
       description =
           "Says that a folder of music is elsewhere as a whole; what lies there is compared first.")
-  static final class At extends Work {
+  static final class At extends CollectionCommand {
     @Parameters(index = "0", paramLabel = "NAME", description = "Its name, as roots lists it.")
     String name;
 

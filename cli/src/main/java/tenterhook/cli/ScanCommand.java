@@ -10,7 +10,7 @@ import tenterhook.adapters.collection.ScanReport;
 
 /** Brings folders in or up to date. */
 @Command(name = "scan", description = "Brings folders in, or up to date.")
-final class ScanCommand extends Work {
+final class ScanCommand extends CollectionCommand {
   @Parameters(paramLabel = "FOLDER", arity = "1..*", description = "Folders with music.")
   List<Path> folders;
 

@@ -14,7 +14,7 @@ import tenterhook.core.field.Fields;
 
 /** Edits fields. */
 @Command(name = "set", description = "Sets fields of the tracks found; an empty value removes it.")
-final class SetCommand extends Work {
+final class SetCommand extends CollectionCommand {
   @Mixin QueryOption.Needed query = new QueryOption.Needed();
 
   @Parameters(index = "1..*", arity = "1..*", paramLabel = "FIELD=VALUE", description = "Edits.")

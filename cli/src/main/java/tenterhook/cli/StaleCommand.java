@@ -21,7 +21,7 @@ import tenterhook.core.track.Snapshot;
     name = "stale",
     description =
         "Lists tracks never played, or not for some months; they can rest, be held, move.")
-final class StaleCommand extends Work {
+final class StaleCommand extends CollectionCommand {
   @Option(
       names = "--months",
       paramLabel = "N",

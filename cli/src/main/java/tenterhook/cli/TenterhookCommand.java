@@ -45,7 +45,7 @@ import tenterhook.adapters.store.StoreBroken;
       ImportCommand.class,
       HistoryCommand.class,
       BackupCommands.Write.class,
-      BackupCommands.Restore.class,
+      BackupCommands.RestoreBackup.class,
       BackupCommands.Mirror.class,
       UndoCommand.class
     })

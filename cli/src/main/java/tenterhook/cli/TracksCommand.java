@@ -21,7 +21,7 @@ import tenterhook.core.track.Snapshot;
 
 /** Lists tracks. */
 @Command(name = "tracks", description = "Lists the tracks that a query finds (docs/find.md).")
-final class TracksCommand extends Work {
+final class TracksCommand extends CollectionCommand {
   @Mixin QueryOption query = new QueryOption();
 
   @Option(names = "--csv", description = "As a table with a line of headings (RFC 4180).")

@@ -8,7 +8,7 @@ import tenterhook.core.change.LedgerEntry;
 
 /** Takes a change back. */
 @Command(name = "undo", description = "Takes back the last change, or the one of a number.")
-final class UndoCommand extends Work {
+final class UndoCommand extends CollectionCommand {
   @Parameters(paramLabel = "N", arity = "0..1", description = "Its number in the history.")
   Long number;
 

@@ -10,7 +10,7 @@ import tenterhook.core.weave.WeaveBy;
 
 /** Counts holes. */
 @Command(name = "weave", description = "Counts holes by groups and attributes; the whole last.")
-final class WeaveCommand extends Work {
+final class WeaveCommand extends CollectionCommand {
   @Option(
       names = "--by",
       paramLabel = "GROUP",

@@ -11,7 +11,7 @@ import tenterhook.core.crate.RuleExplanation;
 
 /** Says why a track is in a crate or not. */
 @Command(name = "why", description = "Says which lines of a rule crate hold for a track.")
-final class WhyCommand extends Work {
+final class WhyCommand extends CollectionCommand {
   @Parameters(index = "0", paramLabel = "NAME", description = "Of the crate.")
   String name;
 
@@ -30,7 +30,7 @@ final class WhyCommand extends Work {
     say(object().put("in", in), in ? "it is in " + name : "it is not in " + name);
   }
 
-  private void say(RuleExplanation.Reason reason) {
+  private void say(RuleExplanation.ExplainedLine reason) {
     String matter = reason.matter().name().toLowerCase(Locale.ROOT);
     String words =
         switch (reason.matter()) {

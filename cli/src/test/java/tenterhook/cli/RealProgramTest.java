@@ -45,7 +45,7 @@ class RealProgramTest {
         Files.readString(err, StandardCharsets.UTF_8));
   }
 
-  private Path music(Encoder.Form form) throws IOException {
+  private Path music(Encoder.AudioForm form) throws IOException {
     Path music = Files.createDirectories(folder.resolve("Music"));
     Path file = music.resolve("song." + form.ending());
     Encoder.write(Synth.render(Recording.of(4, 155)), file, form, 128);
@@ -54,7 +54,7 @@ class RealProgramTest {
 
   @Test
   void jsonIsUtf8AndAloneOnStandardOutput() throws Exception {
-    Path file = music(Encoder.Form.FLAC);
+    Path file = music(Encoder.AudioForm.FLAC);
     assertThat(run("scan", file.getParent().toString(), "--json").status()).isZero();
     assertThat(run("set", "", "title=夜の渡し船 é", "--json").status()).isZero();
     Ran tracks = run("tracks", "--json");
@@ -66,10 +66,10 @@ class RealProgramTest {
 
   @ParameterizedTest
   @EnumSource(
-      value = Encoder.Form.class,
+      value = Encoder.AudioForm.class,
       names = {"OPUS"},
       mode = EnumSource.Mode.EXCLUDE)
-  void aSetAndItsUndoHoldAcrossPrograms(Encoder.Form form) throws Exception {
+  void aSetAndItsUndoHoldAcrossPrograms(Encoder.AudioForm form) throws Exception {
     Path file = music(form);
     assertThat(run("scan", file.getParent().toString()).status()).isZero();
     assertThat(run("set", "", "title=Cold Lamps", "year=1987", "bpm=118").status()).isZero();
@@ -84,7 +84,7 @@ class RealProgramTest {
 
   @Test
   void statusesReachTheShell() throws Exception {
-    Path file = music(Encoder.Form.WAV);
+    Path file = music(Encoder.AudioForm.WAV);
     Files.writeString(file.resolveSibling("bad.mp3"), "no music at all");
     assertThat(run("scan", file.getParent().toString()).status()).isEqualTo(1);
     assertThat(run("tracks", "yeer:1").status()).isEqualTo(2);

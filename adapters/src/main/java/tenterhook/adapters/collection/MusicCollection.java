@@ -25,9 +25,11 @@ import tenterhook.adapters.state.Delta;
 import tenterhook.adapters.store.CodebookJson;
 import tenterhook.adapters.store.CollectionRefused;
 import tenterhook.adapters.store.CrateJson;
+import tenterhook.adapters.store.KeptHistory;
 import tenterhook.adapters.store.Ledger;
 import tenterhook.adapters.store.Measured;
 import tenterhook.adapters.store.Store;
+import tenterhook.adapters.store.StoreBroken;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.LedgerEntry;
@@ -49,7 +51,7 @@ import tenterhook.core.weave.WeaveBy;
 /**
  * An open collection. Anything is altered by {@link #apply} alone; reading never waits: {@link
  * #state} is the newest finished moment. Writers take turns. Listeners are called on the writer's
- * thread.
+ * thread. Whatever reads or writes the database throws {@link StoreBroken} when that fails.
  */
 public final class MusicCollection implements AutoCloseable {
   private final Path folder;
@@ -75,7 +77,7 @@ public final class MusicCollection implements AutoCloseable {
     this.ledger = new Ledger(store);
     this.plain = new PlainDocuments(folder, store, startupProblems);
     this.executor = new ChangeExecutor(store, ledger, calls, ownWord(store));
-    this.undoing = new UndoRedo(ledger, this::apply);
+    this.undoing = new UndoRedo(ledger, new KeptHistory(store), this::apply);
     this.measured = new Measured(store);
     this.clock = clock;
     this.disks = new Disks(this, clock);
@@ -149,7 +151,7 @@ public final class MusicCollection implements AutoCloseable {
   public synchronized int confirmOpen() {
     executor.clearLeftovers(state);
     for (long number : ledger.interrupted()) {
-      ChangeExecutor.Done done = executor.recover(state, number);
+      ChangeExecutor.Executed done = executor.recover(state, number);
       applyDocuments(done);
       applyCells(done.cells());
     }
@@ -225,11 +227,12 @@ public final class MusicCollection implements AutoCloseable {
   }
 
   /**
-   * Alters the collection. What does not hold any more is refused track by track; the rest is done.
+   * Alters the collection. What no longer holds is refused, track by track; the rest is done.
    *
    * @param change what to do
    * @param progress told of every track; a stop leaves the rest as it was
    * @return what was done and what was refused
+   * @throws StoreBroken when the database cannot be read or written
    */
   public Outcome apply(Change change, Progress progress) {
     return apply(now -> change, progress);
@@ -242,6 +245,7 @@ public final class MusicCollection implements AutoCloseable {
    * @param command makes the change
    * @param progress told of every track; a stop leaves the rest as it was
    * @return what was done and what was refused
+   * @throws StoreBroken when the database cannot be read or written
    */
   public synchronized Outcome apply(Command command, Progress progress) {
     return apply(command, Undo.NONE, progress);
@@ -253,7 +257,7 @@ public final class MusicCollection implements AutoCloseable {
       confirmOpen();
     }
     Change change = newest(command);
-    ChangeExecutor.Done done = executor.execute(state, change, undo, clock.instant(), progress);
+    ChangeExecutor.Executed done = executor.execute(state, change, undo, clock.instant(), progress);
     CollectionState before = state;
     moment++;
     done.change().tracks().forEach((int id) -> writtenAt.put(id, moment));
@@ -273,7 +277,7 @@ public final class MusicCollection implements AutoCloseable {
     return plainFiles || newFields ? command.on(state) : change;
   }
 
-  private void applyDocuments(ChangeExecutor.Done done) {
+  private void applyDocuments(ChangeExecutor.Executed done) {
     if (!done.others()) {
       return;
     }
@@ -340,6 +344,7 @@ public final class MusicCollection implements AutoCloseable {
    * Takes a change back, track by track, to the byte. See {@link UndoRedo#undo}.
    *
    * @throws IllegalArgumentException when there is no such change, or it was taken back already
+   * @throws StoreBroken when the database cannot be read or written
    */
   public Outcome undo(long number, Progress progress) {
     return undoing.undo(number, true, progress);

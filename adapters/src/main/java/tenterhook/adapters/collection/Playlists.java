@@ -22,11 +22,11 @@ public final class Playlists {
   private Playlists() {}
 
   /** Which track lies at which path. */
-  public static final class Paths {
+  public static final class TracksByPath {
     private final Map<Path, Integer> tracks = new HashMap<>();
 
     /** The paths of all tracks of a collection. */
-    public Paths(CollectionState state) {
+    public TracksByPath(CollectionState state) {
       state.snapshot().tracks().forEach((int id) -> tracks.put(state.path(id).normalize(), id));
     }
 
@@ -109,7 +109,7 @@ public final class Playlists {
    * @throws IOException when it cannot be read
    */
   public static Imported read(CollectionState state, Path file, String shelf) throws IOException {
-    Paths paths = new Paths(state);
+    TracksByPath paths = new TracksByPath(state);
     List<Integer> ids = new ArrayList<>();
     List<Path> unknown = new ArrayList<>();
     for (Playlist.Entry entry : PlaylistFile.read(file).entries()) {

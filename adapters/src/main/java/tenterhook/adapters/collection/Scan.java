@@ -64,7 +64,7 @@ final class Scan {
   }
 
   /** A file to read, and the track it belongs to. */
-  private record Task(int id, boolean fresh, boolean same, Found file, String path) {}
+  private record FileToRead(int id, boolean fresh, boolean same, Found file, String path) {}
 
   ScanReport run(Path folder, Progress progress) throws IOException {
     long start = System.nanoTime();
@@ -99,7 +99,7 @@ final class Scan {
   private boolean take(List<Found> files, Progress progress) {
     Path base = state.roots().get(root);
     Map<String, Integer> byPath = byPath();
-    List<Task> tasks = new ArrayList<>();
+    List<FileToRead> tasks = new ArrayList<>();
     List<Cell> back = new ArrayList<>();
     List<Found> fresh = new ArrayList<>();
     long since = collection.moment();
@@ -124,7 +124,8 @@ final class Scan {
     return read(tasks, progress);
   }
 
-  private void addFresh(List<Found> fresh, Map<Object, Path> byKey, Path base, List<Task> tasks) {
+  private void addFresh(
+      List<Found> fresh, Map<Object, Path> byKey, Path base, List<FileToRead> tasks) {
     for (Found file : fresh) {
       Optional<Path> other = sameFile(byKey, file).or(() -> ofOtherTrack(file));
       if (other.isPresent()) {
@@ -134,7 +135,8 @@ final class Scan {
                 file.path().toString(),
                 "is the same file as " + other.get() + "; one file is one track"));
       } else {
-        tasks.add(new Task(nextId++, true, false, file, RelativePaths.below(base, file.path())));
+        tasks.add(
+            new FileToRead(nextId++, true, false, file, RelativePaths.below(base, file.path())));
       }
     }
   }
@@ -182,7 +184,7 @@ final class Scan {
     return byPath;
   }
 
-  private void consider(int id, Found file, String path, List<Task> tasks, List<Cell> back) {
+  private void consider(int id, Found file, String path, List<FileToRead> tasks, List<Cell> back) {
     Snapshot snapshot = state.snapshot();
     boolean same =
         snapshot.raw(id, Fields.SIZE).equals(String.valueOf(file.size()))
@@ -192,14 +194,14 @@ final class Scan {
       back.add(new Cell(id, Fields.STATE, "present"));
     }
     if (!same || snapshot.raw(id, Fields.SOUND_SEAL).isEmpty() || ScanCells.behind(snapshot, id)) {
-      tasks.add(new Task(id, false, same, file, path));
+      tasks.add(new FileToRead(id, false, same, file, path));
     }
   }
 
-  private boolean read(List<Task> tasks, Progress progress) {
+  private boolean read(List<FileToRead> tasks, Progress progress) {
     try (ExecutorService pool = Executors.newFixedThreadPool(2)) {
       for (int from = 0; from < tasks.size(); from += BATCH) {
-        List<Task> batch = tasks.subList(from, Math.min(tasks.size(), from + BATCH));
+        List<FileToRead> batch = tasks.subList(from, Math.min(tasks.size(), from + BATCH));
         if (progress.stopped()) {
           return false;
         }
@@ -210,10 +212,10 @@ final class Scan {
   }
 
   private void readBatch(
-      ExecutorService pool, List<Task> batch, long from, long all, Progress progress) {
+      ExecutorService pool, List<FileToRead> batch, long from, long all, Progress progress) {
     long since = collection.moment();
     List<Future<List<Cell>>> readings = new ArrayList<>();
-    for (Task task : batch) {
+    for (FileToRead task : batch) {
       readings.add(pool.submit(() -> cells(task)));
     }
     List<Cell> cells = new ArrayList<>();
@@ -224,7 +226,7 @@ final class Scan {
     collection.keep(cells, since);
   }
 
-  private void take(Task task, Future<List<Cell>> reading, List<Cell> cells) {
+  private void take(FileToRead task, Future<List<Cell>> reading, List<Cell> cells) {
     try {
       cells.addAll(reading.get());
       added += task.fresh() ? 1 : 0;
@@ -240,14 +242,14 @@ final class Scan {
     }
   }
 
-  private static Refusal refusal(Task task, Exception trouble) {
+  private static Refusal refusal(FileToRead task, Exception trouble) {
     return new Refusal(
         task.fresh() ? 0 : task.id(),
         task.file().path().toString(),
         String.valueOf(trouble.getCause().getMessage()));
   }
 
-  private List<Cell> cells(Task task) throws Unreadable, IOException {
+  private List<Cell> cells(FileToRead task) throws Unreadable, IOException {
     if (task.file().size() == 0) {
       throw new Unreadable("is empty");
     }
@@ -266,7 +268,7 @@ final class Scan {
   }
 
   /** What the file's own counter rose by since it was last read was played elsewhere. */
-  private void plays(Task task, Reading reading, List<Cell> cells) {
+  private void plays(FileToRead task, Reading reading, List<Cell> cells) {
     Snapshot snapshot = state.snapshot();
     int counted = Fields.COUNTED.type().parse(reading.raw(Fields.COUNTED)).orElse(0);
     int before = task.fresh() ? 0 : snapshot.value(task.id(), Fields.COUNTED).orElse(0);

@@ -8,6 +8,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.collection.MusicCollection.Command;
 import tenterhook.adapters.execution.ChangeExecutor.Undo;
+import tenterhook.adapters.store.KeptHistory;
 import tenterhook.adapters.store.Ledger;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
@@ -19,6 +20,7 @@ import tenterhook.core.job.Progress;
 /** Takes changes of the ledger back, in any order, track by track. */
 public final class UndoRedo {
   private final Ledger ledger;
+  private final KeptHistory kept;
   private final Applier applier;
   private final Set<Long> refusedAll = ConcurrentHashMap.newKeySet();
 
@@ -28,8 +30,9 @@ public final class UndoRedo {
     Outcome apply(Command command, Undo undo, Progress progress);
   }
 
-  UndoRedo(Ledger ledger, Applier applier) {
+  UndoRedo(Ledger ledger, KeptHistory kept, Applier applier) {
     this.ledger = ledger;
+    this.kept = kept;
     this.applier = applier;
   }
 
@@ -104,8 +107,7 @@ public final class UndoRedo {
 
   /** What history costs now. */
   public Cost cost() {
-    return new Cost(
-        ledger.entries().stream().filter(LedgerEntry::canUndo).count(), ledger.historyBytes());
+    return new Cost(ledger.entries().stream().filter(LedgerEntry::canUndo).count(), kept.bytes());
   }
 
   /**
@@ -116,7 +118,7 @@ public final class UndoRedo {
    * @return how many bytes are no longer kept
    */
   public long shorten(long upTo) {
-    return ledger.shorten(upTo);
+    return kept.shorten(upTo);
   }
 
   /** Says of a change that it cannot be taken back, such as one that took files away for good. */

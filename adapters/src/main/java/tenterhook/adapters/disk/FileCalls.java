@@ -26,7 +26,7 @@ public class FileCalls {
   protected FileCalls() {}
 
   /** The kinds of calls. */
-  public enum Kind {
+  public enum CallKind {
     MAKE_FOLDER,
     MAKE_FILE,
     COPY,
@@ -57,20 +57,20 @@ public class FileCalls {
    * @throws IOException when the disk refuses
    * @throws E what the action throws besides
    */
-  public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+  public <E extends Exception> void call(CallKind kind, Path path, Action<E> action)
       throws IOException, E {
     action.run();
   }
 
   /** Makes a folder that must not be there; a link of that name counts as being there. */
   final void makeFolder(Path folder) throws IOException {
-    call(Kind.MAKE_FOLDER, folder, () -> Files.createDirectory(folder));
+    call(CallKind.MAKE_FOLDER, folder, () -> Files.createDirectory(folder));
   }
 
   /** Makes a file that must not be there, with a text. */
   final void makeFile(Path file, String text) throws IOException {
     call(
-        Kind.MAKE_FILE,
+        CallKind.MAKE_FILE,
         file,
         () -> Files.writeString(file, text, StandardCharsets.UTF_8, StandardOpenOption.CREATE_NEW));
   }
@@ -78,7 +78,7 @@ public class FileCalls {
   /** Copies a file with its attributes to a name that must not be taken. */
   final void copy(Path from, Path to) throws IOException {
     call(
-        Kind.COPY,
+        CallKind.COPY,
         to,
         () -> Files.copy(from, to, StandardCopyOption.COPY_ATTRIBUTES, LinkOption.NOFOLLOW_LINKS));
   }
@@ -88,7 +88,7 @@ public class FileCalls {
     PosixFileAttributeView view = Files.getFileAttributeView(to, PosixFileAttributeView.class);
     if (view != null) {
       call(
-          Kind.ATTRIBUTES,
+          CallKind.ATTRIBUTES,
           to,
           () -> {
             PosixFileAttributes old = Files.readAttributes(from, PosixFileAttributes.class);
@@ -103,7 +103,7 @@ public class FileCalls {
   /** Gives a file the times of another. */
   final void takeTimes(Path from, Path to) throws IOException {
     call(
-        Kind.ATTRIBUTES,
+        CallKind.ATTRIBUTES,
         to,
         () -> {
           BasicFileAttributes old = Files.readAttributes(from, BasicFileAttributes.class);
@@ -115,7 +115,7 @@ public class FileCalls {
   /** Waits until the disk holds what a file holds. */
   final void flush(Path file) throws IOException {
     call(
-        Kind.FLUSH,
+        CallKind.FLUSH,
         file,
         () -> {
           try (FileChannel channel = FileChannel.open(file, StandardOpenOption.WRITE)) {
@@ -126,23 +126,23 @@ public class FileCalls {
 
   /** Renames a file on its disk in one step; what has the new name is replaced. */
   final void rename(Path from, Path to) throws IOException {
-    call(Kind.RENAME, to, () -> Files.move(from, to, StandardCopyOption.ATOMIC_MOVE));
+    call(CallKind.RENAME, to, () -> Files.move(from, to, StandardCopyOption.ATOMIC_MOVE));
   }
 
   /** Gives a file a second name that must not be taken. */
   final void link(Path name, Path file) throws IOException {
-    call(Kind.LINK, name, () -> Files.createLink(name, file));
+    call(CallKind.LINK, name, () -> Files.createLink(name, file));
   }
 
   /** Removes a name. */
   final void delete(Path path) throws IOException {
-    call(Kind.DELETE, path, () -> Files.delete(path));
+    call(CallKind.DELETE, path, () -> Files.delete(path));
   }
 
   /** Waits until the disk holds the names of a folder; where a system cannot, it does it itself. */
   final void flushFolder(Path folder) throws IOException {
     call(
-        Kind.FLUSH_FOLDER,
+        CallKind.FLUSH_FOLDER,
         folder,
         () -> {
           if (System.getProperty("os.name").startsWith("Windows")) {

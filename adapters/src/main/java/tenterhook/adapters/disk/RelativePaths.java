@@ -2,10 +2,12 @@ package tenterhook.adapters.disk;
 
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 
 /**
  * How the collection writes down where a file lies below a folder: the names as the system has
@@ -48,5 +50,22 @@ public final class RelativePaths {
     String encoding = System.getProperty("sun.jnu.encoding", "UTF-8");
     return System.getProperty("os.name").startsWith("Windows")
         || Charset.forName(encoding).equals(StandardCharsets.UTF_8);
+  }
+
+  /** The folders that lie in none of the others, or what is left of one that is gone. */
+  public static List<Path> highest(Set<Path> folders) {
+    List<Path> found = new ArrayList<>();
+    for (Path folder : folders) {
+      Path there = folder;
+      while (!Files.isDirectory(there) && there.getParent() != null) {
+        there = there.getParent();
+      }
+      Path mine = there;
+      if (found.stream().noneMatch(mine::startsWith)) {
+        found.removeIf(f -> f.startsWith(mine));
+        found.add(mine);
+      }
+    }
+    return found;
   }
 }

@@ -1,7 +1,5 @@
 package tenterhook.adapters.duplicate;
 
-import java.awt.Desktop;
-import java.awt.GraphicsEnvironment;
 import java.io.IOException;
 import java.nio.file.FileStore;
 import java.nio.file.Files;
@@ -16,6 +14,7 @@ import java.util.stream.Collectors;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.disk.FileIdentity;
+import tenterhook.adapters.execution.Bin;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.change.Change;
@@ -45,17 +44,6 @@ public final class HoldingBay {
    */
   public record Held(int id, Place from, long bytes, String at, String why) {}
 
-  /** Takes files that nobody wants any more. */
-  @FunctionalInterface
-  public interface Bin {
-    /**
-     * Takes one file away for good, or to where the system keeps what was thrown away.
-     *
-     * @throws IOException when the file is still there
-     */
-    void take(Path file) throws IOException;
-  }
-
   /** All that is held, the latest first. */
   public static List<Held> of(MusicCollection collection) {
     Snapshot snapshot = collection.state().snapshot();
@@ -81,21 +69,6 @@ public final class HoldingBay {
         snapshot.value(id, Fields.SIZE).orElse(0L),
         entry.map(e -> e.at().toString()).orElse(""),
         entry.map(LedgerEntry::title).orElse(""));
-  }
-
-  /** The system's bin, or none where there is no desktop: then files are deleted. */
-  public static Optional<Bin> systemBin() {
-    if (GraphicsEnvironment.isHeadless()
-        || !Desktop.isDesktopSupported()
-        || !Desktop.getDesktop().isSupported(Desktop.Action.MOVE_TO_TRASH)) {
-      return Optional.empty();
-    }
-    return Optional.of(
-        file -> {
-          if (!Desktop.getDesktop().moveToTrash(file.toFile())) {
-            throw new IOException("the bin does not take it");
-          }
-        });
   }
 
   /**

@@ -33,28 +33,28 @@ public final class Resolving {
    * @param spares the others
    * @param evidence for each spare; it is proved again before anything is done
    */
-  public record Choice(int survivor, List<Integer> spares, Map<Integer, Evidence> evidence) {
+  public record Wanted(int survivor, List<Integer> spares, Map<Integer, Evidence> evidence) {
     /** Copies. */
-    public Choice {
+    public Wanted {
       spares = List.copyOf(spares);
       evidence = Map.copyOf(evidence);
     }
 
     /** What a group proposes. */
-    public static Choice of(Group group) {
+    public static Wanted of(Group group) {
       return of(group, group.survivor(), group.spares());
     }
 
     /** What the DJ chose of a group. */
-    public static Choice of(Group group, int survivor, List<Integer> spares) {
+    public static Wanted of(Group group, int survivor, List<Integer> spares) {
       Map<Integer, Evidence> evidence = new HashMap<>();
       spares.forEach(id -> evidence.put(id, group.between(survivor, id)));
-      return new Choice(survivor, spares, evidence);
+      return new Wanted(survivor, spares, evidence);
     }
   }
 
   /**
-   * Keeps one copy. The files are compared again first: a spare that is no copy any more, or that
+   * Keeps one copy. The files are compared again first: a spare that is no longer a copy, or that
    * is the survivor's own file under another name, is left alone.
    *
    * @param choice which
@@ -64,7 +64,7 @@ public final class Resolving {
    */
   public static Outcome one(
       MusicCollection collection,
-      Choice choice,
+      Wanted choice,
       Set<String> declined,
       SpareFate fate,
       boolean byHand) {
@@ -87,7 +87,7 @@ public final class Resolving {
   private static Change change(
       MusicCollection collection,
       CollectionState now,
-      Choice choice,
+      Wanted choice,
       Set<String> declined,
       SpareFate fate,
       boolean byHand,
@@ -106,7 +106,7 @@ public final class Resolving {
   }
 
   private static List<Integer> stillCopies(
-      CollectionState now, Choice choice, SpareFate fate, List<Refusal> refused) {
+      CollectionState now, Wanted choice, SpareFate fate, List<Refusal> refused) {
     List<Integer> spares = new ArrayList<>();
     for (int spare : choice.spares()) {
       Optional<String> objection = objection(now, choice, fate, spare);
@@ -120,7 +120,7 @@ public final class Resolving {
   }
 
   private static Optional<String> objection(
-      CollectionState now, Choice choice, SpareFate fate, int spare) {
+      CollectionState now, Wanted choice, SpareFate fate, int spare) {
     return fate instanceof SpareFate.Hold || fate instanceof SpareFate.Move
         ? CopyCheck.objection(
             now,
@@ -140,7 +140,7 @@ public final class Resolving {
       Set<String> declined,
       List<Refusal> refused) {
     for (Gain gain : resolution.gains()) {
-      if (gain instanceof Gain.Value value
+      if (gain instanceof Gain.ValueGain value
           && value.field() == Fields.ARTWORK
           && !declined.contains(gain.key())) {
         try {
@@ -178,7 +178,7 @@ public final class Resolving {
       if (progress.stopped()) {
         break;
       }
-      outcomes.add(one(collection, Choice.of(group), Set.of(), fate, false));
+      outcomes.add(one(collection, Wanted.of(group), Set.of(), fate, false));
       progress.at(outcomes.size(), offered.size(), "");
     }
     return outcomes;

@@ -61,7 +61,7 @@ public final class ChangeExecutor {
    * @param cells what the collection must take over
    * @param others whether edits that concern no track were made
    */
-  public record Done(Outcome outcome, Change change, List<Cell> cells, boolean others) {}
+  public record Executed(Outcome outcome, Change change, List<Cell> cells, boolean others) {}
 
   /**
    * An undo.
@@ -84,8 +84,9 @@ public final class ChangeExecutor {
    * @param undo what it takes back
    * @param at when
    * @param progress told of every track; a stop leaves the rest as it was
+   * @throws StoreBroken when the database cannot be read or written
    */
-  public Done execute(
+  public Executed execute(
       CollectionState state, Change asked, Undo undo, Instant at, Progress progress) {
     ChangeRun run = new ChangeRun();
     Change change = ChangeCheck.rebased(state, asked, run);
@@ -96,7 +97,7 @@ public final class ChangeExecutor {
       othersHold = false;
     }
     if (byTrack.isEmpty() && !(othersHold && change.hasDocuments())) {
-      return new Done(outcome(0, change, 0, run), change, List.of(), false);
+      return new Executed(outcome(0, change, 0, run), change, List.of(), false);
     }
     long number = opened(entered(change, byTrack, othersHold), at, undo);
     FileStep.Task task =
@@ -115,7 +116,7 @@ public final class ChangeExecutor {
     } catch (StoreBroken trouble) {
       return unkept(change, tracks, run, trouble);
     }
-    return new Done(outcome(kept, change, tracks, run), change, run.cells, others);
+    return new Executed(outcome(kept, change, tracks, run), change, run.cells, others);
   }
 
   private static Outcome outcome(long number, Change change, int tracks, ChangeRun run) {
@@ -178,14 +179,14 @@ public final class ChangeExecutor {
   private void transaction(Runnable work) {
     try {
       FileCalls.Action<RuntimeException> action = work::run;
-      calls.call(FileCalls.Kind.STORE, Path.of(Store.FILE), action);
+      calls.call(FileCalls.CallKind.STORE, Path.of(Store.FILE), action);
     } catch (IOException trouble) {
       throw new StoreBroken("the database takes nothing in: " + trouble.getMessage(), trouble);
     }
   }
 
   /** Files hold the new values, and the ledger holds the change open until it can be closed. */
-  private static Done unkept(Change change, int tracks, ChangeRun run, StoreBroken trouble) {
+  private static Executed unkept(Change change, int tracks, ChangeRun run, StoreBroken trouble) {
     run.unconfirmed.add(
         new Refusal(
             0,
@@ -195,7 +196,7 @@ public final class ChangeExecutor {
                 + run.written
                 + " files are written; they are taken over, and can be taken back, as soon as the"
                 + " database takes something in again, or at the next start)"));
-    return new Done(outcome(0, change, tracks, run), change, run.cells, false);
+    return new Executed(outcome(0, change, tracks, run), change, run.cells, false);
   }
 
   /** Nothing is done to tracks whose leader was refused. */
@@ -293,8 +294,9 @@ public final class ChangeExecutor {
    * @param state the collection as the database has it
    * @param number a change that is open
    * @return what the collection must take over; tracks that wait are unconfirmed
+   * @throws StoreBroken when the database cannot be read or written
    */
-  public Done recover(CollectionState state, long number) {
+  public Executed recover(CollectionState state, long number) {
     Change entered = ledger.change(number).orElse(new Change("interrupted", true, List.of()));
     ChangeRun rebasing = new ChangeRun();
     Change change = ChangeCheck.rebased(state, entered, rebasing);
@@ -310,7 +312,7 @@ public final class ChangeExecutor {
     boolean others = reached && change.hasDocuments() && rebasing.refused.isEmpty();
     settle(number, change, run, others, decided);
     int tracks = byTrack.size() - run.out.getCardinality() - run.open.getCardinality();
-    return new Done(outcome(number, change, tracks, run), change, run.cells, others);
+    return new Executed(outcome(number, change, tracks, run), change, run.cells, others);
   }
 
   /** What needs no file goes the way of the change's files: done, not done, or not known yet. */

@@ -71,7 +71,7 @@ final class ChangeRun {
             new Refusal(
                 id, state.path(id).toString(), untouched.reason(), untouched.valuesWouldDo()));
       }
-      case FileResult.Stale stale -> {
+      case FileResult.Changed stale -> {
         refuse(state, id, stale.reason());
         cells.addAll(stale.cells());
       }

@@ -19,9 +19,9 @@ sealed interface FileResult {
    * @param reason what happened and what to do
    * @param cells what the file holds, for the collection to take over
    */
-  record Stale(String reason, List<Cell> cells) implements FileResult {
+  record Changed(String reason, List<Cell> cells) implements FileResult {
     /** Copies. */
-    public Stale {
+    public Changed {
       cells = List.copyOf(cells);
     }
   }

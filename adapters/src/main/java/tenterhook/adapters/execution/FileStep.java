@@ -108,7 +108,7 @@ final class FileStep {
     } catch (Refused reason) {
       return new FileResult.Untouched(String.valueOf(reason.getMessage()), reason.valuesWouldDo);
     } catch (Other reason) {
-      return new FileResult.Stale(String.valueOf(reason.getMessage()), readAgain(id));
+      return new FileResult.Changed(String.valueOf(reason.getMessage()), readAgain(id));
     } catch (RuntimeException | Error broken) {
       // one broken file costs that file only; how far it came is asked of the file itself
       return new FileResult.Unconfirmed("something unforeseen happened: " + broken);

@@ -40,7 +40,7 @@ final class TagWriter {
                         .picture(sha)
                         .orElseThrow(
                             () -> new IllegalStateException("the picture is no longer kept")));
-    calls.call(FileCalls.Kind.WRITE, copy, action);
+    calls.call(FileCalls.CallKind.WRITE, copy, action);
   }
 
   /**
@@ -54,7 +54,7 @@ final class TagWriter {
     boolean[] restored = {false};
     FileCalls.Action<IOException> action =
         () -> restored[0] = ByteDelta.restore(patch, file, picture, pieces, made);
-    calls.call(FileCalls.Kind.WRITE, made, action);
+    calls.call(FileCalls.CallKind.WRITE, made, action);
     if (restored[0] && !SafeFiles.hash(made).equals(patch.before())) {
       throw new IOException("the old file could not be made again to the byte");
     }

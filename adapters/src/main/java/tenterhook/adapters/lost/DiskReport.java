@@ -4,12 +4,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 import tenterhook.adapters.collection.Playlists;
 import tenterhook.adapters.disk.BoundedText;
 import tenterhook.adapters.disk.MusicWalk;
@@ -167,34 +165,5 @@ public record DiskReport(
       target = old.file().resolveSibling(name.substring(0, dot) + more + name.substring(dot));
     }
     return target;
-  }
-
-  /**
-   * Takes empty folders away, and those below them. A folder that holds a file by now stays.
-   *
-   * @return the folders that are gone, so that {@link #putBack} can make them again
-   */
-  public static List<Path> remove(List<Path> folders) throws IOException {
-    List<Path> gone = new ArrayList<>();
-    for (Path folder : folders) {
-      List<Path> deepestFirst;
-      try (Stream<Path> below = Files.walk(folder)) {
-        deepestFirst = below.sorted(Comparator.reverseOrder()).toList();
-      }
-      if (deepestFirst.stream().allMatch(Files::isDirectory)) {
-        for (Path one : deepestFirst) {
-          Files.delete(one); // refuses a folder that is not empty
-          gone.add(one);
-        }
-      }
-    }
-    return gone;
-  }
-
-  /** Makes folders again that {@link #remove} took away. */
-  public static void putBack(List<Path> gone) throws IOException {
-    for (Path folder : gone) {
-      Files.createDirectories(folder);
-    }
   }
 }

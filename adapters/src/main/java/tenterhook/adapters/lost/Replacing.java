@@ -28,11 +28,11 @@ public final class Replacing {
    */
   public static Outcome one(MusicCollection collection, int lost, Path file) throws IOException {
     Path target = file.toRealPath();
-    if (new Playlists.Paths(collection.state()).track(target).isEmpty()) {
+    if (new Playlists.TracksByPath(collection.state()).track(target).isEmpty()) {
       collection.disks().bring(List.of(target), Progress.SILENT);
     }
     int heir =
-        new Playlists.Paths(collection.state())
+        new Playlists.TracksByPath(collection.state())
             .track(target)
             .orElseThrow(() -> new IOException(target + " could not be read as music"));
     if (collection.state().snapshot().lost(heir)) {
@@ -43,7 +43,7 @@ public final class Replacing {
         collection.covers().of(lost).isPresent() ? Set.of() : Set.of(Fields.ARTWORK.key());
     return Resolving.one(
         collection,
-        new Resolving.Choice(heir, List.of(lost), Map.of()),
+        new Resolving.Wanted(heir, List.of(lost), Map.of()),
         declined,
         new SpareFate.Remove(),
         true);

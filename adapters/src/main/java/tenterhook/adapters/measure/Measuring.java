@@ -70,7 +70,7 @@ public final class Measuring {
   }
 
   /** What was found of one track, or why not. */
-  private record Found(
+  private record TrackMeasured(
       int id, String sound, Optional<Measurement> measurement, boolean old, String trouble) {}
 
   /**
@@ -89,17 +89,17 @@ public final class Measuring {
     long start = System.nanoTime();
     RoaringBitmap due = MeasuredFields.waiting(collection.state().snapshot());
     due.and(ids);
-    BlockingQueue<Found> results = new LinkedBlockingQueue<>();
+    BlockingQueue<TrackMeasured> results = new LinkedBlockingQueue<>();
     AtomicInteger next = new AtomicInteger();
     int[] order = due.toArray();
-    List<Found> batch = new ArrayList<>();
+    List<TrackMeasured> batch = new ArrayList<>();
     int done = 0;
     try (ExecutorService pool = Executors.newFixedThreadPool(THREADS, Measuring::thread)) {
       for (int t = 0; t < THREADS; t++) {
         pool.submit(() -> work(order, next, results, progress));
       }
       for (int ended = 0; ended < THREADS; ) {
-        Found found = results.take();
+        TrackMeasured found = results.take();
         if (found.id() == 0) {
           ended++;
           continue;
@@ -139,7 +139,7 @@ public final class Measuring {
 
   /** Measures one file after the other until none is left; its last word has the id 0. */
   private void work(
-      int[] order, AtomicInteger next, BlockingQueue<Found> results, Progress progress) {
+      int[] order, AtomicInteger next, BlockingQueue<TrackMeasured> results, Progress progress) {
     try {
       for (int i = next.getAndIncrement();
           i < order.length && !progress.stopped();
@@ -147,32 +147,32 @@ public final class Measuring {
         one(order[i], progress).ifPresent(results::add);
       }
     } finally {
-      results.add(new Found(0, "", Optional.empty(), false, ""));
+      results.add(new TrackMeasured(0, "", Optional.empty(), false, ""));
     }
   }
 
-  private Optional<Found> one(int id, Progress progress) {
+  private Optional<TrackMeasured> one(int id, Progress progress) {
     CollectionState state = collection.state();
     Path file = state.path(id);
     try {
       String sound = AudioPayload.hash(file);
       Optional<Measurement> before = collection.measured().of(sound);
       if (before.isPresent()) {
-        return Optional.of(new Found(id, sound, before, true, ""));
+        return Optional.of(new TrackMeasured(id, sound, before, true, ""));
       }
       return measure(file, progress::stopped)
-          .map(m -> new Found(id, sound, Optional.of(m), false, ""));
+          .map(m -> new TrackMeasured(id, sound, Optional.of(m), false, ""));
     } catch (Unreadable | IOException | RuntimeException | OutOfMemoryError trouble) {
       String said =
           trouble instanceof Unreadable ? trouble.getMessage() : "damaged: " + trouble.getMessage();
-      return Optional.of(new Found(id, "", Optional.empty(), false, said));
+      return Optional.of(new TrackMeasured(id, "", Optional.empty(), false, said));
     }
   }
 
   /** Tells whether to go no further. */
   @FunctionalInterface
   public interface Stop {
-    /** True once nobody wants the result any more. */
+    /** True once the result is no longer wanted. */
     boolean stopped();
   }
 
@@ -208,7 +208,7 @@ public final class Measuring {
     }
   }
 
-  private void take(Found found, List<Found> batch) {
+  private void take(TrackMeasured found, List<TrackMeasured> batch) {
     if (found.measurement().isEmpty()) {
       String path = collection.state().path(found.id()).toString();
       failed.add(new Refusal(found.id(), path, found.trouble()));
@@ -226,7 +226,7 @@ public final class Measuring {
   }
 
   /** A track that is gone by now gets nothing. */
-  private void keep(List<Found> batch) {
+  private void keep(List<TrackMeasured> batch) {
     CollectionState state = collection.state();
     var scale = MeasuredFields.scale(state.snapshot());
     collection.note(

@@ -38,10 +38,10 @@ public final class Packing {
    * @param refused those that could not be, with reasons
    * @param stopped whether it was told to stop before its end
    */
-  public record Report(
+  public record PackReport(
       Map<Path, String> names, int copied, int there, List<Refusal> refused, boolean stopped) {
     /** Copies. */
-    public Report {
+    public PackReport {
       names = Map.copyOf(names);
       refused = List.copyOf(refused);
     }
@@ -66,7 +66,7 @@ public final class Packing {
    * @param progress told of each file; a stop leaves no half file
    * @throws IOException when the list of what was written cannot be kept
    */
-  public Report copy(List<Path> files, Progress progress) throws IOException {
+  public PackReport copy(List<Path> files, Progress progress) throws IOException {
     PortableNames given = new PortableNames();
     given.give(SUMS);
     Map<Path, String> names = new LinkedHashMap<>();
@@ -77,7 +77,7 @@ public final class Packing {
       String name = given.give(file.getFileName().toString());
       if (progress.stopped()) {
         keepSums();
-        return new Report(names, copied, there, refused, true);
+        return new PackReport(names, copied, there, refused, true);
       }
       progress.at(copied + there, files.size(), name);
       try {
@@ -90,7 +90,7 @@ public final class Packing {
       }
     }
     keepSums();
-    return new Report(names, copied, there, refused, false);
+    return new PackReport(names, copied, there, refused, false);
   }
 
   private static String reason(IOException trouble) {

@@ -25,12 +25,12 @@ public final class SendingOut {
   private SendingOut() {}
 
   /** How playlists name the music. */
-  public sealed interface Paths {
+  public sealed interface Naming {
     /** By paths that start from the playlist's folder. */
-    record Relative() implements Paths {}
+    record Relative() implements Naming {}
 
     /** By absolute paths of this machine. */
-    record Absolute() implements Paths {}
+    record Absolute() implements Naming {}
 
     /**
      * By paths of another machine, on which a folder has another name.
@@ -38,10 +38,10 @@ public final class SendingOut {
      * @param here the folder on this machine
      * @param there what it is called there, such as {@code D:/Music}
      */
-    record Elsewhere(Path here, String there) implements Paths {}
+    record Elsewhere(Path here, String there) implements Naming {}
 
     /** Music is copied along, and playlists name the copies. */
-    record Copies() implements Paths {}
+    record Copied() implements Naming {}
   }
 
   /**
@@ -53,7 +53,7 @@ public final class SendingOut {
    * @param refused files that could not be copied
    * @param stopped whether it was stopped; then no playlist was written
    */
-  public record Report(
+  public record SentReport(
       Map<Path, Integer> tracks, int copied, int there, List<Refusal> refused, boolean stopped) {}
 
   /**
@@ -67,22 +67,22 @@ public final class SendingOut {
    * @param progress told of each copy
    * @throws IOException when a playlist cannot be written; older ones are then as they were
    */
-  public static Report write(
+  public static SentReport write(
       MusicCollection collection,
       List<Crate> crates,
       Path folder,
       PlaylistFile form,
-      Paths paths,
+      Naming paths,
       Progress progress)
       throws IOException {
     CollectionState now = collection.state();
     CrateContents contents = now.contents(collection.today());
     Map<Crate, List<Integer>> lists = new LinkedHashMap<>();
     crates.forEach(c -> lists.put(c, Playlists.playable(now, contents, c)));
-    Packing.Report copies =
-        paths instanceof Paths.Copies
+    Packing.PackReport copies =
+        paths instanceof Naming.Copied
             ? new Packing(folder.resolve(MUSIC)).copy(music(now, lists.values()), progress)
-            : new Packing.Report(Map.of(), 0, 0, List.of(), false);
+            : new Packing.PackReport(Map.of(), 0, 0, List.of(), false);
     Map<Path, Integer> written = new TreeMap<>();
     if (!copies.stopped()) {
       PortableNames names = new PortableNames();
@@ -90,7 +90,7 @@ public final class SendingOut {
         String name = list.getKey().name();
         Path file = folder.resolve(names.give(name + "." + form.ending()));
         List<Integer> ids =
-            paths instanceof Paths.Copies
+            paths instanceof Naming.Copied
                 ? list.getValue().stream()
                     .filter(id -> copies.names().containsKey(now.path(id)))
                     .toList()
@@ -99,15 +99,16 @@ public final class SendingOut {
         written.put(file, ids.size());
       }
     }
-    return new Report(written, copies.copied(), copies.there(), copies.refused(), copies.stopped());
+    return new SentReport(
+        written, copies.copied(), copies.there(), copies.refused(), copies.stopped());
   }
 
-  private static PlaylistFile.Paths named(Paths paths, Path playlist, Packing.Report copies) {
+  private static PlaylistFile.Paths named(Naming paths, Path playlist, Packing.PackReport copies) {
     return switch (paths) {
-      case Paths.Relative relative -> PlaylistFile.Paths.from(playlist);
-      case Paths.Absolute absolute -> PlaylistFile.Paths.absolute();
-      case Paths.Elsewhere other -> PlaylistFile.Paths.elsewhere(other.here(), other.there());
-      case Paths.Copies with -> path -> MUSIC + "/" + copies.names().get(path);
+      case Naming.Relative relative -> PlaylistFile.Paths.from(playlist);
+      case Naming.Absolute absolute -> PlaylistFile.Paths.absolute();
+      case Naming.Elsewhere other -> PlaylistFile.Paths.elsewhere(other.here(), other.there());
+      case Naming.Copied with -> path -> MUSIC + "/" + copies.names().get(path);
     };
   }
 

@@ -54,7 +54,7 @@ public final class SetLists {
    * @throws IOException when it cannot be read
    */
   public static SetList read(CollectionState state, Path file, LocalDate night) throws IOException {
-    Playlists.Paths paths = new Playlists.Paths(state);
+    Playlists.TracksByPath paths = new Playlists.TracksByPath(state);
     TrackNames names = new TrackNames(state.snapshot());
     List<Integer> tracks = new ArrayList<>();
     List<String> unmatched = new ArrayList<>();

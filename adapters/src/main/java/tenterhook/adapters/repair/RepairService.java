@@ -160,8 +160,8 @@ public final class RepairService {
    * @param catalogue who is asked
    * @param progress told of every track; a stop keeps what was found so far
    */
-  public Lookup.Found lookUp(RoaringBitmap ids, Catalogue catalogue, Progress progress) {
-    Lookup.Found found = Lookup.of(collection.state().snapshot(), ids, catalogue, progress);
+  public Lookup.LookedUp lookUp(RoaringBitmap ids, Catalogue catalogue, Progress progress) {
+    Lookup.LookedUp found = Lookup.of(collection.state().snapshot(), ids, catalogue, progress);
     take(found.answers());
     return found;
   }

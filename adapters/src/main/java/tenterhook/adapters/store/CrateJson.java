@@ -68,12 +68,12 @@ public final class CrateJson {
     return CodebookJson.text(root);
   }
 
-  private static void write(Rule.Group group, ObjectNode into) {
+  private static void write(Rule.RuleGroup group, ObjectNode into) {
     ArrayNode parts = into.putArray(group.kind().name().toLowerCase(Locale.ROOT));
     for (Rule part : group.parts()) {
       switch (part) {
         case Rule.Line line -> parts.add(line.text());
-        case Rule.Group inner -> write(inner, parts.addObject());
+        case Rule.RuleGroup inner -> write(inner, parts.addObject());
       }
     }
   }
@@ -163,13 +163,13 @@ public final class CrateJson {
     return CodebookJson.parse(text, FORM).path("place").asInt();
   }
 
-  private static Rule.Group group(JsonNode node) {
+  private static Rule.RuleGroup group(JsonNode node) {
     for (Rule.Kind kind : Rule.Kind.values()) {
       JsonNode parts = node.path(kind.name().toLowerCase(Locale.ROOT));
       if (parts.isArray()) {
         List<Rule> rules = new ArrayList<>();
         parts.forEach(p -> rules.add(p.isTextual() ? line(p.asText()) : group(p)));
-        return new Rule.Group(kind, rules);
+        return new Rule.RuleGroup(kind, rules);
       }
     }
     throw new IllegalArgumentException("a group says \"all\", \"any\" or \"none\": " + node);

@@ -17,10 +17,12 @@ import tenterhook.core.change.LedgerEntry;
  */
 public final class Ledger {
   private final Store store;
+  private final UndoneSteps undone;
 
   /** The ledger in a store. */
   public Ledger(Store store) {
     this.store = store;
+    this.undone = new UndoneSteps(store);
   }
 
   /**
@@ -30,6 +32,7 @@ public final class Ledger {
    * @param at when
    * @param undoes the number of the change it takes back, 0 for none
    * @return its number
+   * @throws StoreBroken when the database cannot be read or written
    */
   public long open(Change change, Instant at, long undoes) {
     return store.inTransaction(db -> entered(change, at, undoes));
@@ -49,7 +52,7 @@ public final class Ledger {
             .orElseThrow();
     List<Object[]> edits = new ArrayList<>();
     for (Edit edit : change.edits()) {
-      edits.add(LedgerEdits.row(number, edits.size(), edit));
+      edits.add(LedgerRows.row(number, edits.size(), edit));
     }
     store.batch("INSERT INTO edit VALUES (?, ?, ?, ?, ?, ?, ?)", edits);
     store.update(
@@ -63,6 +66,7 @@ public final class Ledger {
    * The change that last moved each track's file into a root, by the track.
    *
    * @param root such as the holding bay
+   * @throws StoreBroken when the database cannot be read or written
    */
   public Map<Integer, Long> lastMovesInto(String root) {
     String start = root + "\n";
@@ -86,6 +90,7 @@ public final class Ledger {
    * @param unconfirmed the tracks whose files are to be asked again; 0 among them when edits that
    *     concern no track wait for these
    * @param keepOthers whether edits that concern no track were made
+   * @throws StoreBroken when the database cannot be read or written
    */
   public void close(
       long number, RoaringBitmap refused, RoaringBitmap unconfirmed, boolean keepOthers) {
@@ -108,7 +113,7 @@ public final class Ledger {
               "DELETE FROM change WHERE number = ? AND NOT EXISTS (SELECT 1 FROM edit WHERE change"
                   + " = number)",
               number);
-          markUndone(number);
+          undone.mark(number);
         });
   }
 
@@ -129,43 +134,10 @@ public final class Ledger {
   }
 
   /**
-   * What a change took back: it is undone by it now, what that one had undone holds again, what
-   * that had undone is undone again, and so on.
+   * Ends undo of a change: it stays in the ledger, and can no longer be taken back.
+   *
+   * @throws StoreBroken when the database cannot be read or written
    */
-  private void markUndone(long by) {
-    String done = " AND track IN (SELECT track FROM step WHERE change = ? AND status = 'done')";
-    long one = by;
-    boolean undone = true;
-    count(by);
-    for (long next = undoes(one); next != 0; next = undoes(one)) {
-      store.update(
-          "UPDATE step SET undone_by = ? WHERE change = ? AND undone_by = ?" + done,
-          undone ? one : 0,
-          next,
-          undone ? 0 : one,
-          by);
-      count(next);
-      undone = !undone;
-      one = next;
-    }
-  }
-
-  /** On how many tracks a change holds, and by which change the last of it was taken back. */
-  private void count(long change) {
-    store.update(
-        "UPDATE change SET remaining = (SELECT COUNT(*) FROM step WHERE step.change = number AND"
-            + " status = 'done' AND step.undone_by = 0), undone_by = COALESCE((SELECT"
-            + " MAX(step.undone_by) FROM step WHERE step.change = number AND NOT EXISTS (SELECT 1"
-            + " FROM step WHERE step.change = number AND step.undone_by = 0)), 0) WHERE number ="
-            + " ?",
-        change);
-  }
-
-  private long number(String sql, Object... values) {
-    return store.first(sql, row -> row.getLong(1), values).orElse(0L);
-  }
-
-  /** Ends undo of a change: it stays in the ledger, and can no longer be taken back. */
   public void seal(long change) {
     store.together(
         () -> {
@@ -175,60 +147,49 @@ public final class Ledger {
         });
   }
 
-  /** How many bytes are kept so that changes can be taken back, pictures included. */
-  public long historyBytes() {
-    return number(
-        "SELECT (SELECT COALESCE(SUM(LENGTH(body)), 0) FROM patch)"
-            + " + (SELECT COALESCE(SUM(LENGTH(bytes)), 0) FROM piece)"
-            + " + (SELECT COALESCE(SUM(LENGTH(before) + LENGTH(after)), 0) FROM edit)"
-            + " + (SELECT COALESCE(SUM(LENGTH(bytes)), 0) FROM picture)");
+  /**
+   * The change that a change takes back, 0 for none.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
+  public long undoes(long change) {
+    return undone.undoes(change);
   }
 
   /**
-   * Ends undo of the oldest changes and drops what was kept for it alone.
+   * The track without which a change made no sense, such as a survivor; 0 for none.
    *
-   * @param upTo the last of them
-   * @return how many bytes are no longer kept
+   * @throws StoreBroken when the database cannot be read or written
    */
-  public long shorten(long upTo) {
-    long before = historyBytes();
-    store.together(
-        () -> {
-          store.update(
-              "UPDATE step SET status = 'sealed' WHERE change <= ? AND status = 'done'", upTo);
-          store.update("UPDATE change SET remaining = 0 WHERE number <= ? AND open = 0", upTo);
-          store.update(
-              "DELETE FROM patch WHERE change <= ? AND change NOT IN (SELECT change FROM step WHERE"
-                  + " status = 'open')",
-              upTo);
-          new ReversePatches(store).dropUnused();
-        });
-    return before - historyBytes();
-  }
-
-  /** The change that a change takes back, 0 for none. */
-  public long undoes(long change) {
-    return number("SELECT undoes FROM change WHERE number = ?", change);
-  }
-
-  /** The track without which a change made no sense, such as a survivor; 0 for none. */
   public int leader(long change) {
-    return (int) number("SELECT leader FROM change WHERE number = ?", change);
+    return store
+        .first("SELECT leader FROM change WHERE number = ?", row -> row.getInt(1), change)
+        .orElse(0);
   }
 
-  /** The tracks of which it is not known yet whether a change reached their files. */
+  /**
+   * The tracks of which it is not known yet whether a change reached their files.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public RoaringBitmap open(long change) {
     return tracks(
         "SELECT track FROM step WHERE change = ? AND status = 'open' AND track <> 0", change);
   }
 
-  /** The tracks of which any change is not yet known to have reached their files. */
+  /**
+   * The tracks of which any change is not yet known to have reached their files.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public RoaringBitmap waiting() {
     return tracks("SELECT track FROM step WHERE status = 'open' AND track > 0");
   }
 
   /**
    * The tracks on which a change holds and can be taken back; 0 among them for crates and codes.
+   *
+   * @throws StoreBroken when the database cannot be read or written
    */
   public RoaringBitmap holding(long change) {
     return tracks(
@@ -241,34 +202,38 @@ public final class Ledger {
     return tracks;
   }
 
-  /** The numbers of changes that are not yet confirmed on all tracks, the oldest first. */
+  /**
+   * The numbers of changes that are not yet confirmed on all tracks, the oldest first.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public List<Long> interrupted() {
     return store.list(
         "SELECT number FROM change WHERE open = 1 ORDER BY number", row -> row.getLong(1));
   }
 
-  /** All entries, the newest first. */
+  /**
+   * All entries, the newest first.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public List<LedgerEntry> entries() {
     return store.list(
         "SELECT number, at, title, tracks, undoes, undone_by, remaining FROM change WHERE open = 0"
             + " OR tracks > 0 ORDER BY number DESC",
-        row ->
-            new LedgerEntry(
-                row.getLong(1),
-                Instant.parse(row.getString(2)),
-                row.getString(3),
-                row.getInt(4),
-                row.getLong(5),
-                row.getLong(6),
-                row.getInt(7)));
+        LedgerRows::entry);
   }
 
-  /** The edits of a change as they were made, without those that were refused. */
+  /**
+   * The edits of a change as they were made, without those that were refused.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public Optional<Change> change(long number) {
     List<Edit> edits =
         store.list(
             "SELECT kind, track, field, before, after FROM edit WHERE change = ? ORDER BY seq",
-            LedgerEdits::read,
+            LedgerRows::edit,
             number);
     return edits.isEmpty()
         ? Optional.empty()

@@ -22,7 +22,11 @@ public final class Leftovers {
    */
   public record Leftover(Path path, String token, Path source, int track) {}
 
-  /** Notes what could not be cleared. */
+  /**
+   * Notes what could not be cleared.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public void add(Leftover leftover) {
     store.update(
         "INSERT OR IGNORE INTO leftover VALUES (?, ?, ?, ?)",
@@ -32,7 +36,11 @@ public final class Leftovers {
         leftover.track());
   }
 
-  /** All that is noted. */
+  /**
+   * All that is noted.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public List<Leftover> all() {
     return store.list(
         "SELECT path, token, source, track FROM leftover",
@@ -44,18 +52,30 @@ public final class Leftovers {
                 row.getInt(4)));
   }
 
-  /** Forgets what is cleared. */
+  /**
+   * Forgets what is cleared.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public void remove(Leftover leftover) {
     store.update("DELETE FROM leftover WHERE path = ?", leftover.path().toString());
   }
 
-  /** Notes folders that a change made. */
+  /**
+   * Notes folders that a change made.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public void made(long change, List<Path> folders) {
     folders.forEach(
         f -> store.update("INSERT OR IGNORE INTO made_folder VALUES (?, ?)", change, f.toString()));
   }
 
-  /** The folders that a change made, the deepest first. */
+  /**
+   * The folders that a change made, the deepest first.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public List<Path> madeBy(long change) {
     return store.list(
         "SELECT path FROM made_folder WHERE change = ? ORDER BY LENGTH(path) DESC",

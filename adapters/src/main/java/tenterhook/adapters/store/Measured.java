@@ -21,6 +21,7 @@ public final class Measured {
    * Keeps a measurement.
    *
    * @param sound the hash of what sounds
+   * @throws StoreBroken when the database cannot be read or written
    */
   public void put(String sound, Measurement measurement) {
     store.update(
@@ -32,7 +33,11 @@ public final class Measured {
         measurement.print().toBytes());
   }
 
-  /** The measurement of a sound, if it was measured. */
+  /**
+   * The measurement of a sound, if it was measured.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public Optional<Measurement> of(String sound) {
     return one(
         sound,
@@ -44,17 +49,25 @@ public final class Measured {
                 SoundPrint.ofBytes(row.getBytes(3))));
   }
 
-  /** Only the overview of a sound, for a waveform in a table. */
+  /**
+   * Only the overview of a sound, for a waveform in a table.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public Optional<Overview> overview(String sound) {
     return one(sound, "overview", row -> Overview.ofBytes(row.getBytes(1)));
   }
 
-  /** Only the sound print of a sound. */
+  /**
+   * Only the sound print of a sound.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public Optional<SoundPrint> print(String sound) {
     return one(sound, "print", row -> SoundPrint.ofBytes(row.getBytes(1)));
   }
 
-  private <T> Optional<T> one(String sound, String columns, Store.Row<T> row) {
+  private <T> Optional<T> one(String sound, String columns, Store.RowReader<T> row) {
     return store.first(
         "SELECT " + columns + " FROM measured WHERE sound = ? AND version = ?",
         row,

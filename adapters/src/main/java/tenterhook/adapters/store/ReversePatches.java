@@ -42,7 +42,11 @@ public final class ReversePatches implements ByteDelta.Pieces {
    */
   public record ReversePatch(Patch patch, String picture) {}
 
-  /** Keeps the way back of a track's file over a change. */
+  /**
+   * Keeps the way back of a track's file over a change.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public void put(int track, long change, ReversePatch reverse) {
     store.update(
         "INSERT OR REPLACE INTO patch (track, after, change, before, picture, body)"
@@ -55,7 +59,11 @@ public final class ReversePatches implements ByteDelta.Pieces {
         reverse.patch().body());
   }
 
-  /** All that is kept of a track's file, the newest change first. */
+  /**
+   * All that is kept of a track's file, the newest change first.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public List<Link> of(int track) {
     return store.list(
         "SELECT change, after, before FROM patch WHERE track = ? ORDER BY change DESC",
@@ -63,7 +71,11 @@ public final class ReversePatches implements ByteDelta.Pieces {
         track);
   }
 
-  /** The patch of a link. */
+  /**
+   * The patch of a link.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public Optional<ReversePatch> load(int track, Link link) {
     return store.first(
         "SELECT picture, body FROM patch WHERE track = ? AND after = ? AND change = ?",
@@ -85,7 +97,7 @@ public final class ReversePatches implements ByteDelta.Pieces {
     return store.bytes("SELECT bytes FROM piece WHERE sha256 = ?", sha256);
   }
 
-  /** Drops pieces that no patch needs any more. */
+  /** Drops pieces that no patch needs. */
   void dropUnused() {
     store.together(
         () -> {

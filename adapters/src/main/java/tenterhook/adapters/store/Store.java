@@ -183,6 +183,7 @@ public final class Store implements AutoCloseable {
    * Writes a whole copy of the database, as it is at this moment, while it is open.
    *
    * @param copy must not be there
+   * @throws StoreBroken when the database cannot be read or written
    */
   public synchronized void copyTo(Path copy) {
     try {
@@ -194,12 +195,12 @@ public final class Store implements AutoCloseable {
 
   /** Work on the database that may fail. */
   @FunctionalInterface
-  interface Work<T> {
+  interface DatabaseWork<T> {
     T on(Connection db) throws SQLException;
   }
 
   /** Does work in one transaction: all of it or nothing. */
-  synchronized <T> T inTransaction(Work<T> work) {
+  synchronized <T> T inTransaction(DatabaseWork<T> work) {
     boolean outermost = true;
     try {
       outermost = db.getAutoCommit();
@@ -238,6 +239,7 @@ public final class Store implements AutoCloseable {
    * Does several things as one transaction.
    *
    * @param work what to do; calls methods of this store
+   * @throws StoreBroken when the database cannot be read or written
    */
   public void together(Runnable work) {
     inTransaction(
@@ -247,7 +249,11 @@ public final class Store implements AutoCloseable {
         });
   }
 
-  /** All tracks, with empty derived fields. */
+  /**
+   * All tracks, with empty derived fields.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public Snapshot load() {
     Snapshot[] snapshot = {Snapshot.empty()};
     List<Cell> cells = new ArrayList<>();
@@ -279,6 +285,7 @@ public final class Store implements AutoCloseable {
    * Stores values of tracks; tracks that are new are made.
    *
    * @param cells the values; derived fields are passed over
+   * @throws StoreBroken when the database cannot be read or written
    */
   public void put(List<Cell> cells) {
     Map<Field<?>, List<Object[]>> byField = byField(cells);
@@ -304,7 +311,11 @@ public final class Store implements AutoCloseable {
     return byField;
   }
 
-  /** The named roots and where they are now. */
+  /**
+   * The named roots and where they are now.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public Map<String, Path> roots() {
     Map<String, Path> roots = new LinkedHashMap<>();
     each(
@@ -313,7 +324,11 @@ public final class Store implements AutoCloseable {
     return roots;
   }
 
-  /** Remembers where a root is. */
+  /**
+   * Remembers where a root is.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public void putRoot(String name, Path path) {
     update(
         "INSERT INTO root VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET path = excluded.path",
@@ -321,12 +336,20 @@ public final class Store implements AutoCloseable {
         path.toString());
   }
 
-  /** Keeps a picture's bytes for undo and for later writing. */
+  /**
+   * Keeps a picture's bytes for undo and for later writing.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public void putPicture(String sha256, byte[] bytes) {
     update("INSERT OR IGNORE INTO picture VALUES (?, ?)", sha256, bytes);
   }
 
-  /** A kept picture. */
+  /**
+   * A kept picture.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public Optional<byte[]> picture(String sha256) {
     return bytes("SELECT bytes FROM picture WHERE sha256 = ?", sha256);
   }
@@ -336,12 +359,20 @@ public final class Store implements AutoCloseable {
     return first(sql, row -> row.getBytes(1), text);
   }
 
-  /** A kept text, such as the codebook in JSON. */
+  /**
+   * A kept text, such as the codebook in JSON.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public Optional<String> document(String name) {
     return first("SELECT text FROM document WHERE name = ?", row -> row.getString(1), name);
   }
 
-  /** Keeps a text under a name. */
+  /**
+   * Keeps a text under a name.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public void putDocument(String name, String text) {
     update(
         "INSERT INTO document VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET text = excluded.text",
@@ -357,7 +388,11 @@ public final class Store implements AutoCloseable {
    */
   public record Completeness(String day, double whole) {}
 
-  /** Notes how whole the collection is on a day; the day's last note stays. */
+  /**
+   * Notes how whole the collection is on a day; the day's last note stays.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public void putCompleteness(String day, double whole, int tracks) {
     update(
         "INSERT INTO course VALUES (?, ?, ?) ON CONFLICT (day) DO UPDATE SET whole ="
@@ -367,7 +402,11 @@ public final class Store implements AutoCloseable {
         tracks);
   }
 
-  /** How complete the collection was, first day first. */
+  /**
+   * How complete the collection was, first day first.
+   *
+   * @throws StoreBroken when the database cannot be read or written
+   */
   public List<Completeness> completenessHistory() {
     return list(
         "SELECT day, whole FROM course ORDER BY day",
@@ -376,18 +415,18 @@ public final class Store implements AutoCloseable {
 
   /** Reads a row of what a query finds. */
   @FunctionalInterface
-  interface Row<T> {
+  interface RowReader<T> {
     T read(ResultSet row) throws SQLException;
   }
 
   /** Takes a row of what a query finds. */
   @FunctionalInterface
-  interface Each {
+  interface RowTaker {
     void take(ResultSet row) throws SQLException;
   }
 
   /** Hands out all rows that a query finds, one by one as they are read. */
-  void each(String sql, Each each, Object... values) {
+  void each(String sql, RowTaker each, Object... values) {
     inTransaction(
         db ->
             RUNNER.query(
@@ -403,14 +442,14 @@ public final class Store implements AutoCloseable {
   }
 
   /** All rows that a query finds. */
-  <T> List<T> list(String sql, Row<T> row, Object... values) {
+  <T> List<T> list(String sql, RowReader<T> row, Object... values) {
     List<T> all = new ArrayList<>();
     each(sql, rows -> all.add(row.read(rows)), values);
     return all;
   }
 
   /** The first row that a query finds. */
-  <T> Optional<T> first(String sql, Row<T> row, Object... values) {
+  <T> Optional<T> first(String sql, RowReader<T> row, Object... values) {
     return inTransaction(
         db ->
             RUNNER.query(

@@ -22,24 +22,6 @@ public final class AudioPayload {
   private AudioPayload() {}
 
   /**
-   * A stretch of a file.
-   *
-   * @param from first byte
-   * @param to behind its last byte
-   */
-  record Span(long from, long to) {
-    Span {
-      if (from < 0 || to < from) {
-        throw new IllegalArgumentException("a stretch from " + from + " to " + to);
-      }
-    }
-
-    long length() {
-      return to - from;
-    }
-  }
-
-  /**
    * What a file is recognised by without reading all of it.
    *
    * @param tags hash of all that does not sound, 16 hex digits: another when any tag is
@@ -63,8 +45,8 @@ public final class AudioPayload {
       if (isOgg(head)) {
         OggPages.hashPackets(in, digest);
       } else {
-        List<Span> samples = isMp4(head) ? SampleTables.spans(in) : List.of();
-        for (Span span : samples.isEmpty() ? sounding(in, head) : samples) {
+        List<ByteSpan> samples = isMp4(head) ? SampleTables.spans(in) : List.of();
+        for (ByteSpan span : samples.isEmpty() ? sounding(in, head) : samples) {
           span(in, digest, span);
         }
       }
@@ -87,8 +69,8 @@ public final class AudioPayload {
         tags.update(OggPages.first(in, 2)[1]);
         OggPages.sample(in, sound);
       } else {
-        List<Span> spans = sounding(in, head);
-        for (Span span : outside(spans, in.length())) {
+        List<ByteSpan> spans = sounding(in, head);
+        for (ByteSpan span : outside(spans, in.length())) {
           span(in, tags, span);
         }
         sample(in, sound, spans);
@@ -101,25 +83,25 @@ public final class AudioPayload {
     return HexFormat.of().formatHex(digest.digest(), 0, 8);
   }
 
-  private static void sample(RandomAccessFile in, MessageDigest digest, List<Span> spans)
+  private static void sample(RandomAccessFile in, MessageDigest digest, List<ByteSpan> spans)
       throws IOException {
-    for (Span span : spans) {
+    for (ByteSpan span : spans) {
       digest.update(Long.toString(span.length()).getBytes(StandardCharsets.US_ASCII));
       long middle = span.from() + span.length() / 2;
-      span(in, digest, new Span(span.from(), Math.min(span.from() + SAMPLE, span.to())));
-      span(in, digest, new Span(middle, Math.min(middle + SAMPLE, span.to())));
+      span(in, digest, new ByteSpan(span.from(), Math.min(span.from() + SAMPLE, span.to())));
+      span(in, digest, new ByteSpan(middle, Math.min(middle + SAMPLE, span.to())));
     }
   }
 
   /** All of a file that is in no span; the spans are in order. */
-  private static List<Span> outside(List<Span> spans, long length) {
-    List<Span> rest = new ArrayList<>();
+  private static List<ByteSpan> outside(List<ByteSpan> spans, long length) {
+    List<ByteSpan> rest = new ArrayList<>();
     long at = 0;
-    for (Span span : spans) {
-      rest.add(new Span(at, Math.max(at, span.from())));
+    for (ByteSpan span : spans) {
+      rest.add(new ByteSpan(at, Math.max(at, span.from())));
       at = span.to();
     }
-    rest.add(new Span(Math.min(at, length), length));
+    rest.add(new ByteSpan(Math.min(at, length), length));
     return rest;
   }
 
@@ -141,7 +123,7 @@ public final class AudioPayload {
     return new String(head, at, 4, StandardCharsets.ISO_8859_1);
   }
 
-  private static List<Span> sounding(RandomAccessFile in, byte[] head) throws IOException {
+  private static List<ByteSpan> sounding(RandomAccessFile in, byte[] head) throws IOException {
     return switch (magic(head, 0)) {
       case "fLaC" -> List.of(checked(afterFlacBlocks(in), in.length()));
       case "RIFF" -> List.of(chunk(in, "data", false));
@@ -150,14 +132,14 @@ public final class AudioPayload {
     };
   }
 
-  private static Span checked(long from, long to) throws IOException {
+  private static ByteSpan checked(long from, long to) throws IOException {
     if (from > to) {
       throw new IOException("the file ends before its sound begins");
     }
-    return new Span(from, to);
+    return new ByteSpan(from, to);
   }
 
-  private static Span mpeg(RandomAccessFile in, byte[] head) throws IOException {
+  private static ByteSpan mpeg(RandomAccessFile in, byte[] head) throws IOException {
     long start = afterTag(head);
     long end = in.length();
     if (end >= 128) {
@@ -214,7 +196,7 @@ public final class AudioPayload {
     }
   }
 
-  private static Span chunk(RandomAccessFile in, String name, boolean big) throws IOException {
+  private static ByteSpan chunk(RandomAccessFile in, String name, boolean big) throws IOException {
     long at = 12;
     while (at + 8 <= in.length()) {
       in.seek(at);
@@ -230,11 +212,11 @@ public final class AudioPayload {
     throw new IOException("no " + name + " chunk");
   }
 
-  private static List<Span> boxes(RandomAccessFile in) throws IOException {
-    List<Span> found = new ArrayList<>();
+  private static List<ByteSpan> boxes(RandomAccessFile in) throws IOException {
+    List<ByteSpan> found = new ArrayList<>();
     for (Mp4Boxes.Box box : Mp4Boxes.in(in, 0, in.length())) {
       if (box.type().equals("mdat")) {
-        found.add(new Span(box.from(), box.to()));
+        found.add(new ByteSpan(box.from(), box.to()));
       }
     }
     if (found.isEmpty()) {
@@ -243,7 +225,7 @@ public final class AudioPayload {
     return found;
   }
 
-  private static void span(RandomAccessFile in, MessageDigest digest, Span span)
+  private static void span(RandomAccessFile in, MessageDigest digest, ByteSpan span)
       throws IOException {
     byte[] buffer = new byte[(int) Math.min(CHUNK, Math.max(1, span.length()))];
     in.seek(span.from());

@@ -5,7 +5,6 @@ import java.io.RandomAccessFile;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import tenterhook.adapters.tagfile.AudioPayload.Span;
 import tenterhook.adapters.tagfile.Mp4Boxes.Box;
 
 /**
@@ -30,8 +29,8 @@ final class SampleTables {
    *
    * @throws IOException when a table is broken, or points outside the file
    */
-  static List<Span> spans(RandomAccessFile in) throws IOException {
-    List<Span> all = new ArrayList<>();
+  static List<ByteSpan> spans(RandomAccessFile in) throws IOException {
+    List<ByteSpan> all = new ArrayList<>();
     for (Box movie : Mp4Boxes.in(in, 0, in.length())) {
       if (movie.type().equals("moov")) {
         for (Box track : Mp4Boxes.inside(in, movie, "trak")) {
@@ -56,11 +55,11 @@ final class SampleTables {
     return at;
   }
 
-  private List<Span> chunks() throws IOException {
+  private List<ByteSpan> chunks() throws IOException {
     long[] offsets = offsets();
     long[] sizes = sizes();
     long[] runs = numbers("stsc", 3);
-    List<Span> spans = new ArrayList<>();
+    List<ByteSpan> spans = new ArrayList<>();
     int sample = 0;
     int run = 0;
     for (int chunk = 0; chunk < offsets.length; chunk++) {
@@ -75,7 +74,7 @@ final class SampleTables {
       if (offsets[chunk] < 0 || offsets[chunk] + length > in.length()) {
         throw new IOException("its sample tables point outside the file");
       }
-      spans.add(new Span(offsets[chunk], offsets[chunk] + length));
+      spans.add(new ByteSpan(offsets[chunk], offsets[chunk] + length));
     }
     return spans;
   }

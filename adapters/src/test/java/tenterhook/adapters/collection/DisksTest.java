@@ -12,6 +12,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.Wavs;
+import tenterhook.adapters.execution.EmptyFolders;
 import tenterhook.adapters.lost.DiskReport;
 import tenterhook.adapters.playlist.Playlist.Entry;
 import tenterhook.adapters.playlist.PlaylistFile;
@@ -129,9 +130,9 @@ class DisksTest extends CollectionTest {
             music.resolve("Gone/nowhere.wav"),
             music.resolve("Gone/stranger.wav"));
     assertThat(DiskReport.mend(report.playlists().getLast())).hasFileName("old mended 2.m3u8");
-    List<Path> gone = DiskReport.remove(report.emptyFolders());
+    List<Path> gone = EmptyFolders.remove(report.emptyFolders());
     assertThat(music.resolve("Bare")).doesNotExist();
-    DiskReport.putBack(gone);
+    EmptyFolders.putBack(gone);
     assertThat(music.resolve("Bare/Below")).isDirectory();
   }
 
@@ -140,7 +141,16 @@ class DisksTest extends CollectionTest {
     Path bare = Files.createDirectories(music.resolve("Bare"));
     DiskReport report = DiskReport.of(collection.state(), Progress.SILENT);
     Files.writeString(bare.resolve("late.txt"), "just now");
-    assertThat(DiskReport.remove(report.emptyFolders())).isEmpty();
+    assertThat(EmptyFolders.remove(report.emptyFolders())).isEmpty();
     assertThat(bare.resolve("late.txt")).exists();
+  }
+
+  @Test
+  void aFolderThatHoldsALinkIsNotEmpty() throws Exception {
+    Path bare = Files.createDirectories(music.resolve("Bare"));
+    Path elsewhere = Files.createDirectories(folder.resolve("elsewhere"));
+    Path link = Files.createSymbolicLink(bare.resolve("way"), elsewhere);
+    assertThat(EmptyFolders.remove(List.of(bare))).isEmpty();
+    assertThat(link).isSymbolicLink();
   }
 }

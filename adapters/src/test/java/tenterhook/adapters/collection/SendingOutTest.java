@@ -9,7 +9,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tenterhook.adapters.pack.Packing;
 import tenterhook.adapters.pack.SendingOut;
-import tenterhook.adapters.pack.SendingOut.Paths;
+import tenterhook.adapters.pack.SendingOut.Naming;
 import tenterhook.adapters.playlist.Playlist;
 import tenterhook.adapters.playlist.PlaylistFile;
 import tenterhook.core.change.Change;
@@ -40,7 +40,7 @@ class SendingOutTest extends CollectionTest {
     return collection.state().crates().crate(name).orElseThrow();
   }
 
-  private SendingOut.Report write(Paths paths, Progress progress, String... names)
+  private SendingOut.SentReport write(Naming paths, Progress progress, String... names)
       throws Exception {
     Files.createDirectories(stick);
     List<Crate> crates = List.of(names).stream().map(this::crate).toList();
@@ -56,21 +56,21 @@ class SendingOutTest extends CollectionTest {
 
   @Test
   void relativeAndAbsolutePlaylistsLeadToTheMusicInTheCratesOrder() throws Exception {
-    for (Paths paths : List.of(new Paths.Relative(), new Paths.Absolute())) {
-      SendingOut.Report report = write(paths, Progress.SILENT, "Doors");
+    for (Naming paths : List.of(new Naming.Relative(), new Naming.Absolute())) {
+      SendingOut.SentReport report = write(paths, Progress.SILENT, "Doors");
       assertThat(report.tracks()).containsOnlyKeys(stick.resolve("Doors.m3u8")).containsValue(2);
       assertThat(report.copied()).isZero();
       assertThat(files("Doors.m3u8"))
           .containsExactly(music.resolve("Rink/two.wav"), music.resolve("Rink/one.wav"));
       assertThat(Files.readString(stick.resolve("Doors.m3u8")).contains("../Music/Rink/two.wav"))
-          .isEqualTo(paths instanceof Paths.Relative);
+          .isEqualTo(paths instanceof Naming.Relative);
     }
     assertThat(stick.resolve(SendingOut.MUSIC)).doesNotExist();
   }
 
   @Test
   void anotherMachineFindsItsOwnPaths() throws Exception {
-    write(new Paths.Elsewhere(music, "D:/Music"), Progress.SILENT, "Doors");
+    write(new Naming.Elsewhere(music, "D:/Music"), Progress.SILENT, "Doors");
     assertThat(stick.resolve("Doors.m3u8"))
         .content()
         .contains("D:/Music/Rink/two.wav")
@@ -80,7 +80,7 @@ class SendingOutTest extends CollectionTest {
 
   @Test
   void musicGoesAlongOnceAndAnEmptyCrateIsAnEmptyList() throws Exception {
-    SendingOut.Report report = write(new Paths.Copies(), Progress.SILENT, "Doors", "Empty?");
+    SendingOut.SentReport report = write(new Naming.Copied(), Progress.SILENT, "Doors", "Empty?");
     assertThat(report.copied()).isEqualTo(2);
     assertThat(report.refused()).isEmpty();
     assertThat(report.tracks())
@@ -90,14 +90,14 @@ class SendingOutTest extends CollectionTest {
     assertThat(files("Doors.m3u8"))
         .containsExactly(copies.resolve("two.wav"), copies.resolve("one.wav"));
     assertThat(copies.resolve("two.wav")).hasSameBinaryContentAs(music.resolve("Rink/two.wav"));
-    SendingOut.Report again = write(new Paths.Copies(), Progress.SILENT, "Doors");
+    SendingOut.SentReport again = write(new Naming.Copied(), Progress.SILENT, "Doors");
     assertThat(again.copied()).isZero();
     assertThat(again.there()).isEqualTo(2);
   }
 
   @Test
   void twoNamesThatAnotherSystemTakesForOneStayTwo() throws Exception {
-    SendingOut.Report report = write(new Paths.Relative(), Progress.SILENT, "Late?", "Late*");
+    SendingOut.SentReport report = write(new Naming.Relative(), Progress.SILENT, "Late?", "Late*");
     assertThat(report.tracks()).hasSize(2);
     assertThat(files("Late_.m3u8")).containsExactly(music.resolve("Ferry/three.wav"));
     assertThat(files("Late_ 2.m3u8")).containsExactly(music.resolve("Rink/one.wav"));
@@ -107,7 +107,7 @@ class SendingOutTest extends CollectionTest {
   void lostTracksAreLeftOut() throws Exception {
     Files.delete(music.resolve("Rink/two.wav"));
     collection.scan(music, Progress.SILENT);
-    assertThat(write(new Paths.Copies(), Progress.SILENT, "Doors").tracks()).containsValue(1);
+    assertThat(write(new Naming.Copied(), Progress.SILENT, "Doors").tracks()).containsValue(1);
     assertThat(files("Doors.m3u8"))
         .containsExactly(stick.resolve(SendingOut.MUSIC).resolve("one.wav"));
   }
@@ -116,7 +116,7 @@ class SendingOutTest extends CollectionTest {
   void aCopyThatIsRefusedIsNotInItsList() throws Exception {
     // gone since the last scan, so the collection does not know yet that it is lost
     Files.delete(music.resolve("Rink/two.wav"));
-    SendingOut.Report report = write(new Paths.Copies(), Progress.SILENT, "Doors");
+    SendingOut.SentReport report = write(new Naming.Copied(), Progress.SILENT, "Doors");
     assertThat(report.refused())
         .singleElement()
         .satisfies(r -> assertThat(r.path()).endsWith("two.wav"));
@@ -127,11 +127,11 @@ class SendingOutTest extends CollectionTest {
 
   @Test
   void whenStoppedNoPlaylistIsWrittenThatWouldNameWhatIsNotThere() throws Exception {
-    SendingOut.Report report = write(new Paths.Copies(), stopsAtOnce(), "Doors");
+    SendingOut.SentReport report = write(new Naming.Copied(), stopsAtOnce(), "Doors");
     assertThat(report.stopped()).isTrue();
     assertThat(report.tracks()).isEmpty();
     assertThat(stick.resolve("Doors.m3u8")).doesNotExist();
-    assertThat(write(new Paths.Copies(), Progress.SILENT, "Doors").tracks()).containsValue(2);
+    assertThat(write(new Naming.Copied(), Progress.SILENT, "Doors").tracks()).containsValue(2);
     assertThat(stick.resolve(SendingOut.MUSIC).resolve(Packing.SUMS)).exists();
   }
 

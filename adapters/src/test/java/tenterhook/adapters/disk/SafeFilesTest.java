@@ -144,9 +144,9 @@ class SafeFilesTest {
     FileCalls stubborn =
         new FileCalls() {
           @Override
-          public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+          public <E extends Exception> void call(CallKind kind, Path path, Action<E> action)
               throws IOException, E {
-            if (kind == Kind.DELETE) {
+            if (kind == CallKind.DELETE) {
               throw new IOException("the work room stays");
             }
             super.call(kind, path, action);
@@ -162,13 +162,13 @@ class SafeFilesTest {
   @Test
   void aFileThatAppearsAtTheTargetInBetweenIsNotOverwritten() throws Exception {
     Path to = folder.resolve("away/song.mp3");
-    for (FileCalls.Kind last : List.of(FileCalls.Kind.LINK, FileCalls.Kind.MAKE_FILE)) {
+    for (FileCalls.CallKind last : List.of(FileCalls.CallKind.LINK, FileCalls.CallKind.MAKE_FILE)) {
       FileCalls racing =
           new FileCalls() {
             @Override
-            public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+            public <E extends Exception> void call(CallKind kind, Path path, Action<E> action)
                 throws IOException, E {
-              if (kind == Kind.LINK && last == Kind.MAKE_FILE) {
+              if (kind == CallKind.LINK && last == CallKind.MAKE_FILE) {
                 throw new IOException("no links on this disk");
               }
               if (kind == last) {
@@ -187,15 +187,15 @@ class SafeFilesTest {
 
   /** A target on another disk, to which no file can be renamed or linked from here. */
   private static class OtherDisk extends FileCalls {
-    private final List<Kind> done = new ArrayList<>();
+    private final List<CallKind> done = new ArrayList<>();
 
     @Override
-    public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+    public <E extends Exception> void call(CallKind kind, Path path, Action<E> action)
         throws IOException, E {
-      if (kind == Kind.LINK) {
+      if (kind == CallKind.LINK) {
         throw new IOException("another disk");
       }
-      if (kind == Kind.RENAME && !done.contains(Kind.COPY)) {
+      if (kind == CallKind.RENAME && !done.contains(CallKind.COPY)) {
         throw new AtomicMoveNotSupportedException("here", path.toString(), "another disk");
       }
       super.call(kind, path, action);
@@ -213,11 +213,11 @@ class SafeFilesTest {
     assertThat(names()).containsExactly("disk");
     assertThat(calls.done)
         .containsSubsequence(
-            FileCalls.Kind.COPY,
-            FileCalls.Kind.FLUSH,
-            FileCalls.Kind.RENAME,
-            FileCalls.Kind.FLUSH_FOLDER,
-            FileCalls.Kind.DELETE);
+            FileCalls.CallKind.COPY,
+            FileCalls.CallKind.FLUSH,
+            FileCalls.CallKind.RENAME,
+            FileCalls.CallKind.FLUSH_FOLDER,
+            FileCalls.CallKind.DELETE);
   }
 
   @Test
@@ -227,10 +227,10 @@ class SafeFilesTest {
       OtherDisk calls =
           new OtherDisk() {
             @Override
-            public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+            public <E extends Exception> void call(CallKind kind, Path path, Action<E> action)
                 throws IOException, E {
               super.call(kind, path, action);
-              if (kind == Kind.COPY) {
+              if (kind == CallKind.COPY) {
                 Files.writeString(path, "bef");
                 if (says) {
                   throw new IOException("No space left on device");

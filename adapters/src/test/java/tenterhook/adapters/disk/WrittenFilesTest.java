@@ -42,7 +42,7 @@ class WrittenFilesTest {
     Files.delete(stick.resolve(Packing.SUMS));
     Path music =
         Files.writeString(Files.createDirectories(folder.resolve("m")).resolve("a.mp3"), "x");
-    Packing.Report report = new Packing(stick).copy(java.util.List.of(music), Progress.SILENT);
+    Packing.PackReport report = new Packing(stick).copy(java.util.List.of(music), Progress.SILENT);
     assertThat(report.refused()).hasSize(1);
     assertThat(theirs).hasContent("their only copy");
   }

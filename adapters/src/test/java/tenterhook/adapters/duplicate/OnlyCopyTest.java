@@ -49,7 +49,7 @@ class OnlyCopyTest extends CollectionTest {
 
   private Outcome keepOne(Group group) {
     return Resolving.one(
-        collection, Resolving.Choice.of(group), Set.of(), new SpareFate.Hold(), false);
+        collection, Resolving.Wanted.of(group), Set.of(), new SpareFate.Hold(), false);
   }
 
   @Test
@@ -152,13 +152,13 @@ class OnlyCopyTest extends CollectionTest {
     Map<Integer, Evidence> bytes = Map.of(last, Evidence.SAME_BYTES);
     Resolving.one(
         collection,
-        new Resolving.Choice(second, List.of(last), bytes),
+        new Resolving.Wanted(second, List.of(last), bytes),
         Set.of(),
         new SpareFate.Hold(),
         true);
     Resolving.one(
         collection,
-        new Resolving.Choice(first, List.of(second), Map.of(second, Evidence.SAME_BYTES)),
+        new Resolving.Wanted(first, List.of(second), Map.of(second, Evidence.SAME_BYTES)),
         Set.of(),
         new SpareFate.Hold(),
         true);

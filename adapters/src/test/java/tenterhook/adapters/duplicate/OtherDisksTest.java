@@ -65,7 +65,7 @@ class OtherDisksTest {
 
   private static Outcome keepOne(MusicCollection collection, Group group) {
     return Resolving.one(
-        collection, Resolving.Choice.of(group), Set.of(), new SpareFate.Hold(), true);
+        collection, Resolving.Wanted.of(group), Set.of(), new SpareFate.Hold(), true);
   }
 
   @Test

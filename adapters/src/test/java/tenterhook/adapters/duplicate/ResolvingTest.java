@@ -44,7 +44,7 @@ class ResolvingTest {
   @TempDir Path folder;
 
   private static Outcome keepOne(MusicCollection collection, Group group) {
-    return Resolving.one(collection, Resolving.Choice.of(group), Set.of(), HOLD, true);
+    return Resolving.one(collection, Resolving.Wanted.of(group), Set.of(), HOLD, true);
   }
 
   /** The recordings that each crate holds, by what sounds. */

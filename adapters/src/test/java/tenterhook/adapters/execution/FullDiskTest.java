@@ -78,7 +78,7 @@ class FullDiskTest extends CollectionTest {
   void whatWasWrittenButNotNotedIsSaid() throws Exception {
     Path file = music.resolve("Rink/one.wav");
     Store store = broken("together");
-    ChangeExecutor.Done done =
+    ChangeExecutor.Executed done =
         new ChangeExecutor(store, new Ledger(store), FileCalls.SYSTEM, "test")
             .execute(
                 collection.state(),

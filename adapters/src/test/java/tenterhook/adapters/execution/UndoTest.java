@@ -214,13 +214,13 @@ class UndoTest extends CollectionTest {
     private boolean broken = true;
 
     @Override
-    public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+    public <E extends Exception> void call(CallKind kind, Path path, Action<E> action)
         throws IOException, E {
-      if (renamed && broken && kind != Kind.STORE) {
+      if (renamed && broken && kind != CallKind.STORE) {
         throw new IOException("the disk is gone");
       }
       super.call(kind, path, action);
-      renamed |= kind == Kind.RENAME;
+      renamed |= kind == CallKind.RENAME;
     }
   }
 
@@ -305,9 +305,9 @@ class UndoTest extends CollectionTest {
     private boolean failing;
 
     @Override
-    public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+    public <E extends Exception> void call(CallKind kind, Path path, Action<E> action)
         throws IOException, E {
-      boolean late = kind == Kind.FLUSH || kind == Kind.DELETE;
+      boolean late = kind == CallKind.FLUSH || kind == CallKind.DELETE;
       if (failing && late) {
         throw new IOException("the disk does not answer");
       }
@@ -337,10 +337,10 @@ class UndoTest extends CollectionTest {
     private boolean failing;
 
     @Override
-    public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+    public <E extends Exception> void call(CallKind kind, Path path, Action<E> action)
         throws IOException, E {
       super.call(kind, path, action);
-      if (failing && kind == Kind.STORE) {
+      if (failing && kind == CallKind.STORE) {
         failing = false;
         throw new IOException("the disk does not answer");
       }

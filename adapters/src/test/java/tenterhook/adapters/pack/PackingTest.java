@@ -31,13 +31,13 @@ class PackingTest {
     }
   }
 
-  private Packing.Report copy() throws Exception {
+  private Packing.PackReport copy() throws Exception {
     return new Packing(stick).copy(music, Progress.SILENT);
   }
 
   @Test
   void copiesHaveNamesEverySystemTakesAndAListOfHashes() throws Exception {
-    Packing.Report report = copy();
+    Packing.PackReport report = copy();
     assertThat(report.copied()).isEqualTo(3);
     assertThat(report.names())
         .containsEntry(music.get(0), "Lamps_.mp3")
@@ -53,7 +53,7 @@ class PackingTest {
   void aSecondTimeNothingIsCopiedButWhatChanged() throws Exception {
     copy();
     Files.writeString(music.get(2), "sound with another tag");
-    Packing.Report again = copy();
+    Packing.PackReport again = copy();
     assertThat(again.copied()).isEqualTo(1);
     assertThat(again.there()).isEqualTo(2);
     assertThat(stick.resolve("Tin.mp3")).hasContent("sound with another tag");
@@ -63,7 +63,7 @@ class PackingTest {
   void whatAnotherProgramPutThereIsNotTouched() throws Exception {
     Files.createDirectories(stick);
     Files.writeString(stick.resolve("Tin.mp3"), "somebody's own");
-    Packing.Report report = copy();
+    Packing.PackReport report = copy();
     assertThat(report.copied()).isEqualTo(2);
     assertThat(report.refused())
         .singleElement()
@@ -86,7 +86,7 @@ class PackingTest {
   @Test
   void aMissingFileIsNamedAndTheRestGoesOn() throws Exception {
     Files.delete(music.get(0));
-    Packing.Report report = copy();
+    Packing.PackReport report = copy();
     assertThat(report.copied()).isEqualTo(2);
     assertThat(report.refused().getFirst().reason()).isEqualTo("the file is not there");
     assertThat(report.names()).containsEntry(music.get(1), "Lamps_ 2.mp3");
@@ -95,7 +95,7 @@ class PackingTest {
   @Test
   void aStopLeavesNoHalfFileAndTheNextTimeGoesOn() throws Exception {
     int[] told = {0};
-    Packing.Report stopped =
+    Packing.PackReport stopped =
         new Packing(stick)
             .copy(
                 music,
@@ -112,7 +112,7 @@ class PackingTest {
                 });
     assertThat(stopped.stopped()).isTrue();
     assertThat(stopped.copied()).isEqualTo(1);
-    Packing.Report rest = copy();
+    Packing.PackReport rest = copy();
     assertThat(rest.copied()).isEqualTo(2);
     assertThat(rest.there()).isEqualTo(1);
   }

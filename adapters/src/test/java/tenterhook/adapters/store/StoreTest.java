@@ -51,11 +51,12 @@ class StoreTest {
               "Rink nights",
               new Crate.RuleCrate(
                   "Fast",
-                  new Rule.Group(
+                  new Rule.RuleGroup(
                       Rule.Kind.ALL,
                       List.of(
                           CrateJson.line("Style:SKA|ELC"),
-                          new Rule.Group(Rule.Kind.NONE, List.of(CrateJson.line("missing:year"))))),
+                          new Rule.RuleGroup(
+                              Rule.Kind.NONE, List.of(CrateJson.line("missing:year"))))),
                   List.of(new TrackOrder.Key("bpm", true), new TrackOrder.Key("artist", false)),
                   new Limit(Limit.Unit.TRACKS, 20, 7),
                   true))
@@ -239,7 +240,7 @@ class StoreTest {
         .containsExactly(
             new Crate.RuleCrate(
                 "Fast",
-                new Rule.Group(
+                new Rule.RuleGroup(
                     Rule.Kind.ANY, List.of(CrateJson.line("not code:SKA"), CrateJson.line("lap"))),
                 List.of(new TrackOrder.Key("bpm", true)),
                 Limit.tracks(9),

@@ -116,7 +116,7 @@ final class AimedKills {
     }
 
     @Override
-    public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+    public <E extends Exception> void call(CallKind kind, Path path, Action<E> action)
         throws IOException, E {
       halt(2 * calls);
       super.call(kind, path, action);

@@ -38,14 +38,14 @@ import tenterhook.standins.synth.Synth;
  * happened. The sound of a file is told by decoding it, which shares no code with what is tested.
  */
 final class Collections {
-  private static final List<Encoder.Form> FORMS =
+  private static final List<Encoder.AudioForm> FORMS =
       List.of(
-          Encoder.Form.MP3,
-          Encoder.Form.FLAC,
-          Encoder.Form.M4A,
-          Encoder.Form.OGG,
-          Encoder.Form.WAV,
-          Encoder.Form.AIFF);
+          Encoder.AudioForm.MP3,
+          Encoder.AudioForm.FLAC,
+          Encoder.AudioForm.M4A,
+          Encoder.AudioForm.OGG,
+          Encoder.AudioForm.WAV,
+          Encoder.AudioForm.AIFF);
 
   private final Path folder;
   private final Map<String, byte[]> originals;
@@ -68,7 +68,7 @@ final class Collections {
     Map<String, byte[]> originals = new TreeMap<>();
     Map<String, String> sounds = new HashMap<>();
     Path music = Files.createDirectories(folder.resolve("Music/Rink"));
-    for (Encoder.Form form : FORMS) {
+    for (Encoder.AudioForm form : FORMS) {
       Path file = track(music, form, random);
       String name = file.getFileName().toString();
       originals.put(name, Files.readAllBytes(file));
@@ -77,7 +77,7 @@ final class Collections {
     return new Collections(folder, originals, sounds);
   }
 
-  private static Path track(Path music, Encoder.Form form, Random random)
+  private static Path track(Path music, Encoder.AudioForm form, Random random)
       throws IOException, Unreadable {
     int bpm = 90 + random.nextInt(70);
     short[] samples =

@@ -124,24 +124,24 @@ final class InjectedFaults {
     }
 
     @Override
-    public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+    public <E extends Exception> void call(CallKind kind, Path path, Action<E> action)
         throws IOException, E {
       if (!failing || random.nextDouble() >= SHARE) {
         super.call(kind, path, action);
         return;
       }
       Fault fault = Fault.values()[random.nextInt(Fault.values().length)];
-      if (fault == Fault.VANISH && (kind == Kind.STORE || random.nextInt(4) > 0)) {
+      if (fault == Fault.VANISH && (kind == CallKind.STORE || random.nextInt(4) > 0)) {
         fault = Fault.ERROR_BEFORE;
       }
-      if (fault == Fault.SHORT_WRITE && kind != Kind.COPY && kind != Kind.WRITE) {
+      if (fault == Fault.SHORT_WRITE && kind != CallKind.COPY && kind != CallKind.WRITE) {
         fault = Fault.ERROR_AFTER;
       }
       injected.merge(fault, 1, Integer::sum);
       fail(fault, kind, path, action);
     }
 
-    private <E extends Exception> void fail(Fault fault, Kind kind, Path path, Action<E> action)
+    private <E extends Exception> void fail(Fault fault, CallKind kind, Path path, Action<E> action)
         throws IOException, E {
       switch (fault) {
         case ERROR_BEFORE -> throw new IOException("injected: nothing was done");

@@ -38,10 +38,10 @@ final class MutatedFiles {
    * @param read could be read and were tracks
    * @param written were edited and taken back
    */
-  record Result(int read, int written) {}
+  record MutationResult(int read, int written) {}
 
   /** Damages so many files. */
-  Result run(int mutants, Progress progress) throws Exception {
+  MutationResult run(int mutants, Progress progress) throws Exception {
     Collections small = Collections.make(folder.resolve("whole"), seed);
     Random random = new Random(seed);
     int read = 0;
@@ -61,7 +61,7 @@ final class MutatedFiles {
       }
       progress.at(done, mutants, "");
     }
-    return new Result(read, written);
+    return new MutationResult(read, written);
   }
 
   private static Map<Path, byte[]> damaged(Path whole, Path here, Random random)

@@ -77,7 +77,7 @@ public final class NothingLost {
   }
 
   private static void mutants(Path folder, int count, long seed) throws Exception {
-    List<MutatedFiles.Result> mutants =
+    List<MutatedFiles.MutationResult> mutants =
         halves(
             folder.resolve("m"),
             seed,
@@ -85,8 +85,8 @@ public final class NothingLost {
     say(
         "%,d damaged files, %,d of them tracks, %,d edited and taken back: nothing lost",
         2 * share(count),
-        mutants.stream().mapToInt(MutatedFiles.Result::read).sum(),
-        mutants.stream().mapToInt(MutatedFiles.Result::written).sum());
+        mutants.stream().mapToInt(MutatedFiles.MutationResult::read).sum(),
+        mutants.stream().mapToInt(MutatedFiles.MutationResult::written).sum());
   }
 
   private static void sequences(Path folder, int count, long seed) throws Exception {

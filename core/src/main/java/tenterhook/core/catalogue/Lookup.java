@@ -23,9 +23,9 @@ public final class Lookup {
    * @param answers by track; a track that could not be asked for is not in it
    * @param trouble why the rest was not asked for, empty when all were
    */
-  public record Found(Map<Integer, Answer> answers, String trouble) {
+  public record LookedUp(Map<Integer, Answer> answers, String trouble) {
     /** Copies. */
-    public Found {
+    public LookedUp {
       answers = Map.copyOf(answers);
     }
   }
@@ -38,7 +38,7 @@ public final class Lookup {
    * @param catalogue who is asked
    * @param progress told of every track; a stop keeps what was found so far
    */
-  public static Found of(
+  public static LookedUp of(
       Snapshot snapshot, RoaringBitmap ids, Catalogue catalogue, Progress progress) {
     Map<String, List<Integer>> folders = new LinkedHashMap<>();
     ids.forEach(
@@ -70,10 +70,10 @@ public final class Lookup {
       }
       answers.putAll(together(snapshot, offered));
       if (!trouble.isEmpty()) {
-        return new Found(answers, trouble);
+        return new LookedUp(answers, trouble);
       }
     }
-    return new Found(answers, "");
+    return new LookedUp(answers, "");
   }
 
   /** Answers for the tracks of one folder, each knowing which albums the others may be on. */

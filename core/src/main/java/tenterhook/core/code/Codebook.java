@@ -35,7 +35,12 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres, Set
     return new Codebook(facets, notation, other, ignored);
   }
 
-  /** The same codebook that takes a token for a code no more, or again. */
+  /**
+   * The same codebook with a token that no longer counts as a stray, or counts as one again.
+   *
+   * @param token in any case
+   * @param ignore true to ignore it; a token that is ignored already changes nothing
+   */
   public Codebook ignoring(String token, boolean ignore) {
     Set<String> others = new TreeSet<>(ignored);
     if (ignore) {
@@ -125,7 +130,10 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres, Set
   /**
    * The same codebook with a facet in another place.
    *
-   * @param by how many places towards the end; negative towards the beginning
+   * @param name of the facet, in any case
+   * @param by how many places towards the end; negative towards the beginning; no further than the
+   *     ends
+   * @throws IllegalArgumentException when there is no such facet
    */
   public Codebook moved(String name, int by) {
     List<Facet> others = new ArrayList<>(facets);
@@ -137,23 +145,23 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres, Set
     return withFacets(others);
   }
 
-  /** The same codebook without a facet. */
+  /** The same codebook without a facet; an unknown name changes nothing. */
   public Codebook minus(String name) {
     return withFacets(facets.stream().filter(f -> !f.name().equalsIgnoreCase(name)).toList());
   }
 
-  /** The same codebook with one facet replaced. */
+  /** The same codebook with one facet replaced; an unknown name changes nothing. */
   public Codebook with(String name, UnaryOperator<Facet> edit) {
     return withFacets(
         facets.stream().map(f -> f.name().equalsIgnoreCase(name) ? edit.apply(f) : f).toList());
   }
 
-  /** The same codebook with one token spelled another way. */
+  /** The same codebook with one token spelled another way; an unknown token changes nothing. */
   public Codebook renamed(String token, String other) {
     return withCode(token, c -> c.named(other));
   }
 
-  /** The same codebook with one code replaced, in its place. */
+  /** The same codebook with one code replaced, in its place; an unknown token changes nothing. */
   public Codebook withCode(String token, UnaryOperator<Code> edit) {
     return withFacets(facets.stream().map(f -> f.with(token, edit)).toList());
   }
@@ -187,7 +195,7 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres, Set
    * @throws IllegalArgumentException when a token to give is not in the codebook
    */
   public String rewritten(String text, List<String> give, List<String> take) {
-    Notation.Reading reading = notation.read(text);
+    Notation.Content reading = notation.read(text);
     Set<String> codes = new LinkedHashSet<>(codesIn(text));
     List<String> strays = new ArrayList<>(unknownIn(text));
     for (String token : take) {

@@ -7,18 +7,18 @@ import java.util.TreeSet;
 import tenterhook.core.genre.Genres;
 import tenterhook.core.merge.MergeConflict;
 import tenterhook.core.merge.ThreeWay;
-import tenterhook.core.merge.ThreeWay.Kind;
+import tenterhook.core.merge.ThreeWay.PartKind;
 
 /** Makes an edit of the codebook on a codebook that was edited elsewhere meanwhile. */
 public final class CodebookMerge {
-  private static final Kind<Code> CODES =
-      new Kind<>(
+  private static final PartKind<Code> CODES =
+      new PartKind<>(
           Code::token,
           Code::named,
           (before, after, now) -> ThreeWay.value(before, after, now, "the code " + now.token()),
           "code");
-  private static final Kind<Facet> FACETS =
-      new Kind<>(Facet::name, CodebookMerge::named, CodebookMerge::facet, "facet");
+  private static final PartKind<Facet> FACETS =
+      new PartKind<>(Facet::name, CodebookMerge::named, CodebookMerge::facet, "facet");
 
   private CodebookMerge() {}
 

@@ -82,7 +82,7 @@ public record Facet(
     return withCodes(others);
   }
 
-  /** The same facet without a code. */
+  /** The same facet without a code; an unknown token changes nothing. */
   public Facet minus(String token) {
     return withCodes(codes.stream().filter(c -> !c.token().equalsIgnoreCase(token)).toList());
   }

@@ -76,9 +76,9 @@ public record Notation(
    * @param own the DJ's own words, to the letter, without the codes
    * @param tokens all tokens in this notation, in the order found, each once
    */
-  public record Reading(String own, List<String> tokens) {
+  public record Content(String own, List<String> tokens) {
     /** Keeps a copy. */
-    public Reading {
+    public Content {
       tokens = List.copyOf(tokens);
     }
   }
@@ -89,7 +89,7 @@ public record Notation(
    * @param text what the field holds
    * @return own words and tokens; both empty for an empty text
    */
-  public Reading read(String text) {
+  public Content read(String text) {
     return switch (style) {
       case WRAPPED -> text.indexOf('/') < 0 ? plain(text) : marked(text);
       case PREFIXED -> text.indexOf('~') < 0 ? plain(text) : marked(text);
@@ -97,11 +97,11 @@ public record Notation(
     };
   }
 
-  private static Reading plain(String text) {
-    return new Reading(text, List.of());
+  private static Content plain(String text) {
+    return new Content(text, List.of());
   }
 
-  private Reading marked(String text) {
+  private Content marked(String text) {
     Set<String> tokens = new LinkedHashSet<>();
     Matcher block = style.shape.matcher(text);
     StringBuilder own = new StringBuilder();
@@ -116,17 +116,17 @@ public record Notation(
       }
     }
     own.append(text, from, text.length());
-    return new Reading(own.toString(), new ArrayList<>(tokens));
+    return new Content(own.toString(), new ArrayList<>(tokens));
   }
 
   /** A text without a bar is a list when it has the shape of one; a bar at its end says no. */
-  private Reading listed(String text) {
+  private Content listed(String text) {
     int bar = inFront ? text.indexOf(BAR) : text.lastIndexOf(BAR);
     String codes = bar < 0 ? text : inFront ? text.substring(0, bar) : text.substring(bar + 3);
     String own = bar < 0 ? "" : inFront ? text.substring(bar + 3) : text.substring(0, bar);
     if (style.shape.matcher(codes).matches()) {
       List<String> tokens = Arrays.asList(codes.split("\\s*[,;]\\s*"));
-      return new Reading(own, List.copyOf(new LinkedHashSet<>(tokens)));
+      return new Content(own, List.copyOf(new LinkedHashSet<>(tokens)));
     }
     return text.endsWith(" |") ? plain(text.substring(0, text.length() - 2)) : plain(text);
   }

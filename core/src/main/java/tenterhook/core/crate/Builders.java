@@ -35,9 +35,10 @@ public final class Builders {
    * @param coverage the table
    * @param chosen its places
    */
-  public static List<Crate> crossed(Coverage coverage, List<Coverage.Cell> chosen, String pattern) {
+  public static List<Crate> crossed(
+      Coverage coverage, List<Coverage.Crossing> chosen, String pattern) {
     List<Crate> made = new ArrayList<>();
-    for (Coverage.Cell cell : chosen) {
+    for (Coverage.Crossing cell : chosen) {
       Code row = coverage.rows().code(cell.row()).orElseThrow();
       Code column = coverage.columns().code(cell.column()).orElseThrow();
       made.add(
@@ -133,7 +134,7 @@ public final class Builders {
   }
 
   private static Crate crate(String name, Rule.Line... lines) {
-    return new Crate.RuleCrate(name, new Rule.Group(Rule.Kind.ALL, List.of(lines)));
+    return new Crate.RuleCrate(name, new Rule.RuleGroup(Rule.Kind.ALL, List.of(lines)));
   }
 
   private static String named(String pattern, Map<String, String> parts) {

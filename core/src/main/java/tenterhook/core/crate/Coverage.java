@@ -81,5 +81,5 @@ public final class Coverage {
    * @param row token
    * @param column token
    */
-  public record Cell(String row, String column) {}
+  public record Crossing(String row, String column) {}
 }

@@ -40,7 +40,7 @@ public sealed interface Crate {
    * @param resting whether tracks that rest come in as well
    */
   record RuleCrate(
-      String name, Rule.Group rule, List<TrackOrder.Key> order, Limit limit, boolean resting)
+      String name, Rule.RuleGroup rule, List<TrackOrder.Key> order, Limit limit, boolean resting)
       implements Crate {
     private static final List<TrackOrder.Key> USUAL = List.of(new TrackOrder.Key("artist", false));
 
@@ -51,7 +51,7 @@ public sealed interface Crate {
     }
 
     /** A crate sorted by artist, without a limit. */
-    public RuleCrate(String name, Rule.Group rule) {
+    public RuleCrate(String name, Rule.RuleGroup rule) {
       this(name, rule, USUAL, Limit.NONE, false);
     }
 
@@ -61,7 +61,7 @@ public sealed interface Crate {
     }
 
     /** The same crate with another rule. */
-    public RuleCrate with(Rule.Group other) {
+    public RuleCrate with(Rule.RuleGroup other) {
       return new RuleCrate(name, other, order, limit, resting);
     }
 

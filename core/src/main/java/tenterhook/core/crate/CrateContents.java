@@ -35,7 +35,7 @@ public final class CrateContents {
   private final List<Prepared> prepared;
 
   /** What conditions of this moment ask for by name. */
-  private final class Names implements NamedLists {
+  private final class NamedHere implements NamedLists {
     @Override
     public Optional<RoaringBitmap> crate(String name) {
       return shared(name);
@@ -60,7 +60,7 @@ public final class CrateContents {
     this.codebook = codebook;
     this.crates = crates;
     this.today = today;
-    this.finder = new Finder(snapshot, codebook, new Names(), today);
+    this.finder = new Finder(snapshot, codebook, new NamedHere(), today);
     this.prepared =
         crates.shelves().stream()
             .flatMap(s -> s.crates().stream().map(c -> Prepared.of(c, s, crates)))
@@ -78,7 +78,7 @@ public final class CrateContents {
     this.codebook = before.codebook;
     this.crates = before.crates;
     this.today = before.today;
-    this.finder = before.finder.after(after, new Names());
+    this.finder = before.finder.after(after, new NamedHere());
     this.prepared = before.prepared;
   }
 

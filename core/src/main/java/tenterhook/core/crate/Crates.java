@@ -223,7 +223,7 @@ public record Crates(List<Shelf> shelves) {
         mapped(
             c ->
                 c instanceof Crate.RuleCrate rule
-                    ? rule.with((Rule.Group) Rule.mapped(rule.rule(), edit::apply))
+                    ? rule.with((Rule.RuleGroup) Rule.mapped(rule.rule(), edit::apply))
                     : c);
     return new Crates(
         ruled.shelves.stream()

@@ -4,18 +4,18 @@ import java.util.List;
 import java.util.function.BiFunction;
 import tenterhook.core.merge.MergeConflict;
 import tenterhook.core.merge.ThreeWay;
-import tenterhook.core.merge.ThreeWay.Kind;
+import tenterhook.core.merge.ThreeWay.PartKind;
 
 /** Makes an edit of shelves and crates on shelves that were edited elsewhere meanwhile. */
 public final class CratesMerge {
-  private static final Kind<Integer> TRACKS =
-      new Kind<>(String::valueOf, never(), (before, after, now) -> now, "track");
-  private static final Kind<Rule.Line> LINES =
-      new Kind<>(Rule.Line::toString, never(), (before, after, now) -> now, "line");
-  private static final Kind<Crate> CRATES =
-      new Kind<>(Crate::name, Crate::named, CratesMerge::crate, "crate");
-  private static final Kind<Shelf> SHELVES =
-      new Kind<>(Shelf::name, Shelf::named, CratesMerge::shelf, "shelf");
+  private static final PartKind<Integer> TRACKS =
+      new PartKind<>(String::valueOf, never(), (before, after, now) -> now, "track");
+  private static final PartKind<Rule.Line> LINES =
+      new PartKind<>(Rule.Line::toString, never(), (before, after, now) -> now, "line");
+  private static final PartKind<Crate> CRATES =
+      new PartKind<>(Crate::name, Crate::named, CratesMerge::crate, "crate");
+  private static final PartKind<Shelf> SHELVES =
+      new PartKind<>(Shelf::name, Shelf::named, CratesMerge::shelf, "shelf");
 
   private CratesMerge() {}
 

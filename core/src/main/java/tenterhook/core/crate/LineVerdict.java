@@ -23,7 +23,7 @@ public enum LineVerdict {
    * @param effects what its lines do, in order
    * @param choosable how many tracks there are to choose from
    */
-  public static List<LineVerdict> of(Rule.Group rule, List<LineEffect> effects, int choosable) {
+  public static List<LineVerdict> of(Rule.RuleGroup rule, List<LineEffect> effects, int choosable) {
     boolean flat =
         rule.kind() == Rule.Kind.ALL && rule.parts().stream().allMatch(Rule.Line.class::isInstance);
     return java.util.stream.IntStream.range(0, effects.size())

@@ -64,9 +64,9 @@ public sealed interface Rule {
    * @param kind how the parts combine
    * @param parts in order
    */
-  record Group(Kind kind, List<Rule> parts) implements Rule {
+  record RuleGroup(Kind kind, List<Rule> parts) implements Rule {
     /** Copies. */
-    public Group {
+    public RuleGroup {
       parts = List.copyOf(parts);
     }
 
@@ -74,7 +74,7 @@ public sealed interface Rule {
     public Query query() {
       List<Query> asked =
           parts.stream()
-              .filter(p -> !(p instanceof Group g && g.isEmpty()))
+              .filter(p -> !(p instanceof RuleGroup g && g.isEmpty()))
               .map(Rule::query)
               .toList();
       if (asked.isEmpty()) {
@@ -89,21 +89,21 @@ public sealed interface Rule {
 
     /** Whether no line stands in it, to any depth. */
     public boolean isEmpty() {
-      return parts.stream().allMatch(p -> p instanceof Group g && g.isEmpty());
+      return parts.stream().allMatch(p -> p instanceof RuleGroup g && g.isEmpty());
     }
 
     /** The same group with one more part at the end. */
-    public Group plus(Rule part) {
+    public RuleGroup plus(Rule part) {
       List<Rule> more = new ArrayList<>(parts);
       more.add(part);
-      return new Group(kind, more);
+      return new RuleGroup(kind, more);
     }
   }
 
   /** The rule that asks the same as a query; its text is the query's text. */
-  static Group of(Query query) {
+  static RuleGroup of(Query query) {
     Rule rule = part(query);
-    return rule instanceof Group group ? group : new Group(Kind.ALL, List.of(rule));
+    return rule instanceof RuleGroup group ? group : new RuleGroup(Kind.ALL, List.of(rule));
   }
 
   /** The line that asks the same as a query; empty when it takes more than one. */
@@ -118,14 +118,14 @@ public sealed interface Rule {
       case Query.Not(Query.Word word) -> new Line(text(word), true);
       case Query.Not(Query.Term term) -> new Line(term.condition(), true);
       case Query.Not(Query.Or or) when or.parts().size() > 1 -> group(Kind.NONE, or.parts());
-      case Query.Not not -> new Group(Kind.NONE, List.of(part(not.part())));
+      case Query.Not not -> new RuleGroup(Kind.NONE, List.of(part(not.part())));
       case Query.And and -> group(Kind.ALL, and.parts());
       case Query.Or or -> group(Kind.ANY, or.parts());
     };
   }
 
-  private static Group group(Kind kind, List<Query> parts) {
-    return new Group(kind, parts.stream().map(Rule::part).toList());
+  private static RuleGroup group(Kind kind, List<Query> parts) {
+    return new RuleGroup(kind, parts.stream().map(Rule::part).toList());
   }
 
   private static Condition text(Query.Word word) {
@@ -137,7 +137,7 @@ public sealed interface Rule {
   static List<Line> lines(Rule rule) {
     return switch (rule) {
       case Line line -> List.of(line);
-      case Group group -> group.parts().stream().flatMap(p -> lines(p).stream()).toList();
+      case RuleGroup group -> group.parts().stream().flatMap(p -> lines(p).stream()).toList();
     };
   }
 
@@ -151,10 +151,10 @@ public sealed interface Rule {
     return switch (rule) {
       case Line line -> {
         Line kept = edit.apply(line);
-        yield kept == null ? new Group(Kind.ALL, List.of()) : kept;
+        yield kept == null ? new RuleGroup(Kind.ALL, List.of()) : kept;
       }
-      case Group group ->
-          new Group(group.kind(), group.parts().stream().map(p -> mapped(p, edit)).toList());
+      case RuleGroup group ->
+          new RuleGroup(group.kind(), group.parts().stream().map(p -> mapped(p, edit)).toList());
     };
   }
 }

@@ -15,34 +15,35 @@ public final class RuleEdits {
   public static Rule at(Rule rule, List<Integer> place) {
     return place.isEmpty()
         ? rule
-        : at(((Rule.Group) rule).parts().get(place.getFirst()), rest(place));
+        : at(((Rule.RuleGroup) rule).parts().get(place.getFirst()), rest(place));
   }
 
   /** The rule with another part at a place. */
-  public static Rule.Group with(Rule.Group rule, List<Integer> place, Rule part) {
+  public static Rule.RuleGroup with(Rule.RuleGroup rule, List<Integer> place, Rule part) {
     if (place.isEmpty()) {
-      return (Rule.Group) part;
+      return (Rule.RuleGroup) part;
     }
     int at = place.getFirst();
     List<Rule> parts = new ArrayList<>(rule.parts());
-    parts.set(at, place.size() == 1 ? part : with((Rule.Group) parts.get(at), rest(place), part));
-    return new Rule.Group(rule.kind(), parts);
+    parts.set(
+        at, place.size() == 1 ? part : with((Rule.RuleGroup) parts.get(at), rest(place), part));
+    return new Rule.RuleGroup(rule.kind(), parts);
   }
 
   /** The rule without the part at a place. */
-  public static Rule.Group without(Rule.Group rule, List<Integer> place) {
-    Rule.Group parent = (Rule.Group) at(rule, parent(place));
+  public static Rule.RuleGroup without(Rule.RuleGroup rule, List<Integer> place) {
+    Rule.RuleGroup parent = (Rule.RuleGroup) at(rule, parent(place));
     List<Rule> parts = new ArrayList<>(parent.parts());
     parts.remove((int) place.getLast());
-    return with(rule, parent(place), new Rule.Group(parent.kind(), parts));
+    return with(rule, parent(place), new Rule.RuleGroup(parent.kind(), parts));
   }
 
   /** The rule with one more part before what stands at a place, or at the end of its group. */
-  public static Rule.Group inserted(Rule.Group rule, List<Integer> place, Rule part) {
-    Rule.Group parent = (Rule.Group) at(rule, parent(place));
+  public static Rule.RuleGroup inserted(Rule.RuleGroup rule, List<Integer> place, Rule part) {
+    Rule.RuleGroup parent = (Rule.RuleGroup) at(rule, parent(place));
     List<Rule> parts = new ArrayList<>(parent.parts());
     parts.add(place.getLast(), part);
-    return with(rule, parent(place), new Rule.Group(parent.kind(), parts));
+    return with(rule, parent(place), new Rule.RuleGroup(parent.kind(), parts));
   }
 
   /**
@@ -52,7 +53,7 @@ public final class RuleEdits {
    * @param to the place that it goes before, as places are now
    * @return the rule as it was when a group would go into itself
    */
-  public static Rule.Group moved(Rule.Group rule, List<Integer> from, List<Integer> to) {
+  public static Rule.RuleGroup moved(Rule.RuleGroup rule, List<Integer> from, List<Integer> to) {
     int depth = from.size() - 1;
     boolean inside = to.size() > depth + 1 && to.subList(0, depth + 1).equals(from);
     if (inside || to.equals(from)) {
@@ -76,17 +77,18 @@ public final class RuleEdits {
    * @param down whether towards the end
    * @return empty at the rule's very beginning or end
    */
-  public static Optional<List<Integer>> step(Rule.Group rule, List<Integer> place, boolean down) {
+  public static Optional<List<Integer>> step(
+      Rule.RuleGroup rule, List<Integer> place, boolean down) {
     List<Integer> parent = parent(place);
     int at = place.getLast();
-    List<Rule> parts = ((Rule.Group) at(rule, parent)).parts();
+    List<Rule> parts = ((Rule.RuleGroup) at(rule, parent)).parts();
     int next = at + (down ? 1 : -1);
     if (next < 0 || next >= parts.size()) {
       return parent.isEmpty()
           ? Optional.empty()
           : Optional.of(joined(parent(parent), parent.getLast() + (down ? 1 : 0)));
     }
-    if (parts.get(next) instanceof Rule.Group group) {
+    if (parts.get(next) instanceof Rule.RuleGroup group) {
       return Optional.of(joined(joined(parent, next), down ? 0 : group.parts().size()));
     }
     return Optional.of(joined(parent, down ? next + 1 : next));

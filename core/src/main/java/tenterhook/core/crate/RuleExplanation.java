@@ -145,7 +145,7 @@ public final class RuleExplanation {
    *     for; else empty
    * @param holds whether it speaks for the track
    */
-  public record Reason(Matter matter, int depth, String text, String has, boolean holds) {}
+  public record ExplainedLine(Matter matter, int depth, String text, String has, boolean holds) {}
 
   /**
    * Why a track is in the crate or not: what keeps it out whatever the rule says, then every group
@@ -153,22 +153,22 @@ public final class RuleExplanation {
    *
    * @param id the track
    */
-  public List<Reason> why(int id) {
-    List<Reason> reasons = new ArrayList<>();
+  public List<ExplainedLine> why(int id) {
+    List<ExplainedLine> reasons = new ArrayList<>();
     if (!crate.resting() && !snapshot.raw(id, Fields.RESTING).isEmpty()) {
-      reasons.add(new Reason(Matter.RESTS, 0, "", "", false));
+      reasons.add(new ExplainedLine(Matter.RESTS, 0, "", "", false));
     }
     NeverPlay never = contents.never(crate);
     if (never.tracks().contains(id)) {
-      reasons.add(new Reason(Matter.NEVER, 0, snapshot.name(id), "", false));
+      reasons.add(new ExplainedLine(Matter.NEVER, 0, snapshot.name(id), "", false));
     }
     never.lines().stream()
         .filter(l -> finder.holds(l.query(), id))
-        .forEach(l -> reasons.add(new Reason(Matter.NEVER, 0, l.text(), "", false)));
+        .forEach(l -> reasons.add(new ExplainedLine(Matter.NEVER, 0, l.text(), "", false)));
     why(crate.rule(), id, 0, false, reasons);
-    boolean kept = reasons.stream().filter(r -> r.depth() == 0).allMatch(Reason::holds);
+    boolean kept = reasons.stream().filter(r -> r.depth() == 0).allMatch(ExplainedLine::holds);
     if (kept && !crate.limit().none() && !contents.list(crate).contains(id)) {
-      reasons.add(new Reason(Matter.LIMIT, 0, "", "", false));
+      reasons.add(new ExplainedLine(Matter.LIMIT, 0, "", "", false));
     }
     return reasons;
   }
@@ -176,23 +176,24 @@ public final class RuleExplanation {
   /** Whether a track is in the crate, its limit counted. */
   public boolean in(int id) {
     return choosable.contains(id)
-        && why(id).stream().filter(r -> r.depth() == 0).allMatch(Reason::holds);
+        && why(id).stream().filter(r -> r.depth() == 0).allMatch(ExplainedLine::holds);
   }
 
   /** Lines under a group that nothing of may hold are turned round. */
-  private void why(Rule rule, int id, int depth, boolean turned, List<Reason> reasons) {
+  private void why(Rule rule, int id, int depth, boolean turned, List<ExplainedLine> reasons) {
     boolean speaksFor = finder.holds(rule.query(), id) != turned;
     switch (rule) {
       case Rule.Line line -> {
         String text = new Rule.Line(line.condition(), line.turned() != turned).text();
-        reasons.add(new Reason(Matter.LINE, depth, text, has(line.condition(), id), speaksFor));
+        reasons.add(
+            new ExplainedLine(Matter.LINE, depth, text, has(line.condition(), id), speaksFor));
       }
-      case Rule.Group group -> {
+      case Rule.RuleGroup group -> {
         // turned round, "any" asks that all do not hold, and "all" that one does not (De Morgan)
         boolean all = (group.kind() == Rule.Kind.ANY) == turned;
         boolean plain = depth == 0 && all;
         if (!plain) {
-          reasons.add(new Reason(all ? Matter.ALL : Matter.ANY, depth, "", "", speaksFor));
+          reasons.add(new ExplainedLine(all ? Matter.ALL : Matter.ANY, depth, "", "", speaksFor));
         }
         boolean inner = turned != (group.kind() == Rule.Kind.NONE);
         group.parts().forEach(p -> why(p, id, plain ? 0 : depth + 1, inner, reasons));

@@ -16,7 +16,7 @@ import tenterhook.core.text.NameKey;
  * @param name the DJ's name for them
  * @param lines what must agree; a track that lacks one of these fields is in no group
  */
-public record Criteria(String name, List<Line> lines) {
+public record Criteria(String name, List<CriteriaLine> lines) {
   /** Artist and title, and a length that may differ by three seconds. */
   public static final Criteria USUAL =
       parse("names and length: artist clean, title clean, duration ±3");
@@ -45,9 +45,9 @@ public record Criteria(String name, List<Line> lines) {
    * @param clean whether texts are cleaned before they are compared
    * @param tolerance how far two numbers may be apart, in the field's unit; 0 for equal
    */
-  public record Line(Field<?> field, boolean clean, double tolerance) {
+  public record CriteriaLine(Field<?> field, boolean clean, double tolerance) {
     /** Checks. */
-    public Line {
+    public CriteriaLine {
       if (tolerance < 0 || tolerance > 0 && !field.type().numeric()) {
         throw new IllegalArgumentException(field.label() + " takes no tolerance of " + tolerance);
       }
@@ -82,14 +82,14 @@ public record Criteria(String name, List<Line> lines) {
     if (colon < 0) {
       throw new IllegalArgumentException("criteria look like \"" + USUAL + "\", not " + text);
     }
-    List<Line> lines = new ArrayList<>();
+    List<CriteriaLine> lines = new ArrayList<>();
     for (String part : text.substring(colon + 1).split(",")) {
       lines.add(line(part.strip()));
     }
     return new Criteria(text.substring(0, colon).strip(), lines);
   }
 
-  private static Line line(String text) {
+  private static CriteriaLine line(String text) {
     String[] words = text.split("\\s+");
     boolean clean = false;
     double tolerance = 0;
@@ -102,11 +102,11 @@ public record Criteria(String name, List<Line> lines) {
         throw new IllegalArgumentException("\"" + words[i] + "\" is neither clean nor ±number");
       }
     }
-    return new Line(Fields.of(words[0]), clean, tolerance);
+    return new CriteriaLine(Fields.of(words[0]), clean, tolerance);
   }
 
   @Override
   public String toString() {
-    return name + ": " + String.join(", ", lines.stream().map(Line::toString).toList());
+    return name + ": " + String.join(", ", lines.stream().map(CriteriaLine::toString).toList());
   }
 }

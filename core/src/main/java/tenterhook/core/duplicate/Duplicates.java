@@ -33,12 +33,12 @@ public final class Duplicates {
   private final Preferences preferences;
 
   /** What joins two tracks, by one of them. */
-  private final Map<Integer, List<Link>> links = new HashMap<>();
+  private final Map<Integer, List<CopyLink>> links = new HashMap<>();
 
   private final Map<Integer, Integer> parents = new TreeMap<>();
 
   /** Another track that evidence says is a copy. */
-  private record Link(int to, Evidence by) {}
+  private record CopyLink(int to, Evidence by) {}
 
   private Duplicates(PreferenceContext context, Preferences preferences) {
     this.context = context;
@@ -177,8 +177,8 @@ public final class Duplicates {
   }
 
   private void join(int one, int other, Evidence by) {
-    links.computeIfAbsent(one, i -> new ArrayList<>(2)).add(new Link(other, by));
-    links.computeIfAbsent(other, i -> new ArrayList<>(2)).add(new Link(one, by));
+    links.computeIfAbsent(one, i -> new ArrayList<>(2)).add(new CopyLink(other, by));
+    links.computeIfAbsent(other, i -> new ArrayList<>(2)).add(new CopyLink(one, by));
     parents.put(root(one), root(other));
   }
 
@@ -191,7 +191,7 @@ public final class Duplicates {
     for (Evidence by : Evidence.values()) {
       Deque<Integer> open = new ArrayDeque<>(reached.keySet());
       while (!open.isEmpty()) {
-        for (Link link : links.getOrDefault(open.removeFirst(), List.of())) {
+        for (CopyLink link : links.getOrDefault(open.removeFirst(), List.of())) {
           if (link.by().reaches(by) && reached.putIfAbsent(link.to(), by) == null) {
             open.addLast(link.to());
           }

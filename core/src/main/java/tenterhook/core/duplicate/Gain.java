@@ -17,7 +17,7 @@ public sealed interface Gain {
    * @param before the raw value now
    * @param after the raw value afterwards
    */
-  record Value(Field<?> field, int from, String before, String after) implements Gain {
+  record ValueGain(Field<?> field, int from, String before, String after) implements Gain {
     @Override
     public String key() {
       return field.key();

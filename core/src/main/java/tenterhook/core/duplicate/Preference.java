@@ -14,13 +14,13 @@ import tenterhook.core.track.Snapshot;
  * @param kind what counts
  * @param argument a root's or a format's name for the kinds that need one, else empty
  */
-public record Preference(Kind kind, String argument) {
+public record Preference(Criterion kind, String argument) {
   private static final double UNKNOWN = Double.NEGATIVE_INFINITY;
   private static final List<Field<?>> COUNTED =
       Fields.inFile().stream().filter(f -> f.editable() && !f.is(Trait.LONG)).toList();
 
   /** What can make one copy better than another. */
-  public enum Kind {
+  public enum Criterion {
     /** A guarded file before others. */
     GUARDED("guarded"),
     /** Lossless formats before lossy ones. */
@@ -50,19 +50,19 @@ public record Preference(Kind kind, String argument) {
 
     private final String words;
 
-    Kind(String words) {
+    Criterion(String words) {
       this.words = words;
     }
   }
 
   /** A preference without an argument. */
-  public static Preference of(Kind kind) {
+  public static Preference of(Criterion kind) {
     return new Preference(kind, "");
   }
 
   /** Checks. */
   public Preference {
-    boolean needs = kind == Kind.ROOT || kind == Kind.FORMAT;
+    boolean needs = kind == Criterion.ROOT || kind == Criterion.FORMAT;
     if (needs == argument.isEmpty()) {
       throw new IllegalArgumentException(
           needs ? kind.words + " needs a name" : kind.words + " takes no name");
@@ -127,7 +127,7 @@ public record Preference(Kind kind, String argument) {
     int colon = text.indexOf(':');
     String name = colon < 0 ? text : text.substring(0, colon);
     return new Preference(
-        Kind.valueOf(name.strip().toUpperCase(Locale.ROOT)),
+        Criterion.valueOf(name.strip().toUpperCase(Locale.ROOT)),
         colon < 0 ? "" : text.substring(colon + 1));
   }
 

@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import tenterhook.core.duplicate.Preference.Kind;
+import tenterhook.core.duplicate.Preference.Criterion;
 
 /**
  * The DJ's order of what makes one copy better than another.
@@ -20,14 +20,14 @@ public record Preferences(List<Preference> lines) {
   public static final Preferences USUAL =
       new Preferences(
           List.of(
-              Preference.of(Kind.GUARDED),
-              Preference.of(Kind.LOSSLESS),
-              Preference.of(Kind.QUALITY),
-              Preference.of(Kind.ARTWORK),
-              Preference.of(Kind.FIELDS),
-              Preference.of(Kind.PLAYS),
-              Preference.of(Kind.CRATES),
-              Preference.of(Kind.OLDEST)));
+              Preference.of(Criterion.GUARDED),
+              Preference.of(Criterion.LOSSLESS),
+              Preference.of(Criterion.QUALITY),
+              Preference.of(Criterion.ARTWORK),
+              Preference.of(Criterion.FIELDS),
+              Preference.of(Criterion.PLAYS),
+              Preference.of(Criterion.CRATES),
+              Preference.of(Criterion.OLDEST)));
 
   /** Copies; a line that stands twice counts once. */
   public Preferences {

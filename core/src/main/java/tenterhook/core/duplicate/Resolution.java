@@ -88,7 +88,7 @@ public final class Resolution {
   }
 
   private Gain taken(Field<?> field, int from, String own) {
-    return new Gain.Value(field, from, own, snapshot.raw(from, field));
+    return new Gain.ValueGain(field, from, own, snapshot.raw(from, field));
   }
 
   private boolean ofOneAlbum(int spare) {
@@ -117,7 +117,7 @@ public final class Resolution {
     }
     return after.equals(before)
         ? Optional.empty()
-        : Optional.of(new Gain.Value(field, 0, before, after));
+        : Optional.of(new Gain.ValueGain(field, 0, before, after));
   }
 
   private boolean mayGive(String text, String code) {
@@ -135,7 +135,7 @@ public final class Resolution {
     return sum == own
         ? Optional.empty()
         : Optional.of(
-            new Gain.Value(
+            new Gain.ValueGain(
                 Fields.PLAYS, 0, snapshot.raw(survivor, Fields.PLAYS), String.valueOf(sum)));
   }
 
@@ -146,7 +146,7 @@ public final class Resolution {
     String after = Plays.joined(all);
     return after.equals(own)
         ? Optional.empty()
-        : Optional.of(new Gain.Value(Fields.NIGHTS, 0, own, after));
+        : Optional.of(new Gain.ValueGain(Fields.NIGHTS, 0, own, after));
   }
 
   private Optional<Gain> lastPlayed() {
@@ -155,7 +155,7 @@ public final class Resolution {
         .map(id -> snapshot.raw(id, Fields.LAST_PLAYED))
         .max(String::compareTo)
         .filter(latest -> latest.compareTo(own) > 0)
-        .map(latest -> new Gain.Value(Fields.LAST_PLAYED, 0, own, latest));
+        .map(latest -> new Gain.ValueGain(Fields.LAST_PLAYED, 0, own, latest));
   }
 
   private Optional<Gain> places() {
@@ -238,7 +238,7 @@ public final class Resolution {
       if (!declined.contains(gain.key())) {
         edits.add(
             switch (gain) {
-              case Gain.Value value ->
+              case Gain.ValueGain value ->
                   new Edit.SetField(survivor, value.field(), value.before(), value.after());
               case Gain.Places places -> new Edit.SetCrates(crates, places.after());
             });

@@ -6,7 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.core.duplicate.Criteria.Line;
+import tenterhook.core.duplicate.Criteria.CriteriaLine;
 import tenterhook.core.field.Fields;
 import tenterhook.core.text.NameKey;
 import tenterhook.core.text.Versions;
@@ -60,7 +60,7 @@ final class TagGroups {
   /** All that must be equal; empty when a field is. */
   private String key(int id) {
     StringBuilder key = new StringBuilder();
-    for (Line line : criteria.lines()) {
+    for (CriteriaLine line : criteria.lines()) {
       String raw = snapshot.raw(id, line.field());
       if (raw.isEmpty()) {
         return "";
@@ -82,7 +82,7 @@ final class TagGroups {
    */
   private List<List<Integer>> apart(List<Integer> same, int from) {
     for (int l = from; l < criteria.lines().size(); l++) {
-      Line line = criteria.lines().get(l);
+      CriteriaLine line = criteria.lines().get(l);
       if (line.tolerance() > 0) {
         List<List<Integer>> groups = new ArrayList<>();
         for (List<Integer> near : near(same, line)) {
@@ -94,7 +94,7 @@ final class TagGroups {
     return List.of(same);
   }
 
-  private List<List<Integer>> near(List<Integer> same, Line line) {
+  private List<List<Integer>> near(List<Integer> same, CriteriaLine line) {
     List<Integer> order = new ArrayList<>(same);
     order.sort(Comparator.comparingDouble(id -> line.number(snapshot.raw(id, line.field()))));
     List<List<Integer>> groups = new ArrayList<>();

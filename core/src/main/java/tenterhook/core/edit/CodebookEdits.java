@@ -88,7 +88,7 @@ public final class CodebookEdits {
         "makes a code of stray " + stray, true, List.of(new Edit.SetCodebook(codebook, after)));
   }
 
-  /** Takes a token for a stray no more, or again. */
+  /** The change after which a token no longer counts as a stray, or counts as one again. */
   public static Change ignore(Codebook codebook, String stray, boolean ignore) {
     return new Change(
         (ignore ? "ignores stray " : "looks at stray ") + stray + (ignore ? "" : " again"),
@@ -132,7 +132,7 @@ public final class CodebookEdits {
         .forEach(
             (int id) -> {
               String before = snapshot.raw(id, now.target());
-              Notation.Reading old = now.read(before);
+              Notation.Content old = now.read(before);
               if (old.tokens().isEmpty()) {
                 return;
               }
@@ -140,7 +140,7 @@ public final class CodebookEdits {
                 set(edits, id, now.target(), before, other.write(old.own(), old.tokens()));
               } else {
                 String target = snapshot.raw(id, other.target());
-                Notation.Reading there = other.read(target);
+                Notation.Content there = other.read(target);
                 List<String> tokens = new ArrayList<>(there.tokens());
                 old.tokens().stream().filter(t -> !tokens.contains(t)).forEach(tokens::add);
                 set(edits, id, now.target(), before, old.own());
@@ -268,7 +268,7 @@ public final class CodebookEdits {
         .forEach(
             (int id) -> {
               String before = snapshot.raw(id, field);
-              Notation.Reading reading = codebook.notation().read(before);
+              Notation.Content reading = codebook.notation().read(before);
               List<String> tokens =
                   reading.tokens().stream()
                       .map(mapping)

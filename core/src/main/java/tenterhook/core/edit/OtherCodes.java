@@ -67,7 +67,7 @@ public final class OtherCodes {
 
   private String without(String text, List<String> taken) {
     if (notation.isPresent()) {
-      Notation.Reading reading = notation.get().read(text);
+      Notation.Content reading = notation.get().read(text);
       List<String> kept = reading.tokens().stream().filter(t -> !taken.contains(t)).toList();
       String own = text.startsWith(" ") ? reading.own() : reading.own().stripLeading();
       return notation.get().write(own, kept);

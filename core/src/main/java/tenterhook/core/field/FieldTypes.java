@@ -13,13 +13,14 @@ import java.util.regex.Pattern;
 
 /** The few types that the catalogue's fields have. */
 final class FieldTypes {
-  static final FieldType<String> TEXT = new Text();
+  static final FieldType<String> TEXT = new FreeText();
   static final FieldType<List<String>> LIST = new Listed();
-  static final FieldType<Integer> COUNT = new Whole("a whole number from 1 to 9999", 1, 9999);
+  static final FieldType<Integer> COUNT = new WholeNumber("a whole number from 1 to 9999", 1, 9999);
   static final FieldType<Integer> RATING = new Rating();
-  static final FieldType<Integer> PLAYS = new Whole("a whole number from 0", 0, Integer.MAX_VALUE);
+  static final FieldType<Integer> PLAYS =
+      new WholeNumber("a whole number from 0", 0, Integer.MAX_VALUE);
   static final FieldType<Integer> YEAR = new Year();
-  static final FieldType<Double> TEMPO = new Tempo();
+  static final FieldType<Double> TEMPO = new Bpm();
   static final FieldType<Double> LEVEL = new Level();
   static final FieldType<Double> SECONDS = new Seconds();
   static final FieldType<Long> AMOUNT = new Amount();
@@ -30,7 +31,7 @@ final class FieldTypes {
 
   private FieldTypes() {}
 
-  private record Text() implements FieldType<String> {
+  private record FreeText() implements FieldType<String> {
     @Override
     public Optional<String> parse(String raw) {
       return raw.isBlank() ? Optional.empty() : Optional.of(raw);
@@ -72,7 +73,7 @@ final class FieldTypes {
     }
   }
 
-  private record Whole(String words, int least, int most) implements FieldType<Integer> {
+  private record WholeNumber(String words, int least, int most) implements FieldType<Integer> {
     @Override
     public Optional<Integer> parse(String raw) {
       return wholeNumber(raw).filter(n -> n >= least && n <= most);
@@ -158,7 +159,7 @@ final class FieldTypes {
     }
   }
 
-  private record Tempo() implements FieldType<Double> {
+  private record Bpm() implements FieldType<Double> {
     @Override
     public Optional<Double> parse(String raw) {
       return decimal(raw).filter(n -> n >= 20 && n <= 999);

@@ -29,12 +29,12 @@ final class ColumnTest {
 
   /** Decides one distinct value. */
   @FunctionalInterface
-  interface Text {
+  interface TextTest {
     boolean holds(Dictionary dictionary, int number);
   }
 
   /** The tracks of a scope whose value passes; each distinct value is asked at most once. */
-  static RoaringBitmap select(Column column, RoaringBitmap scope, Text test) {
+  static RoaringBitmap select(Column column, RoaringBitmap scope, TextTest test) {
     Dictionary dictionary = column.dictionary();
     if (scope.getLongCardinality() <= SMALL) {
       RoaringBitmap few = new RoaringBitmap();
@@ -68,7 +68,7 @@ final class ColumnTest {
 
   /** The tracks of all values that pass, and of the scope. */
   private static RoaringBitmap among(
-      RoaringBitmap[] index, Dictionary dictionary, RoaringBitmap scope, Text test) {
+      RoaringBitmap[] index, Dictionary dictionary, RoaringBitmap scope, TextTest test) {
     List<RoaringBitmap> found = new ArrayList<>();
     boolean beyond = false;
     for (int number = 0; number < index.length; number++) {
@@ -93,18 +93,18 @@ final class ColumnTest {
     return all;
   }
 
-  static Text containing(String text) {
+  static TextTest containing(String text) {
     String wanted = Fold.fold(text);
     return (dictionary, number) -> dictionary.folded(number).contains(wanted);
   }
 
-  private static Text like(String text) {
+  private static TextTest like(String text) {
     String wanted = NameKey.plain(text);
     return (dictionary, number) -> dictionary.cleaned(number).contains(wanted);
   }
 
   /** A test of tempi in which half and double count as well. */
-  static Text beat(Condition asked, LocalDate today) {
+  static TextTest beat(Condition asked, LocalDate today) {
     if (asked.values().isEmpty()) {
       return of(Fields.BPM, asked.test(), today);
     }
@@ -116,7 +116,7 @@ final class ColumnTest {
     };
   }
 
-  static Text of(Field<?> field, Condition.Test test, LocalDate today) {
+  static TextTest of(Field<?> field, Condition.Test test, LocalDate today) {
     return switch (test) {
       case Condition.Missing missing -> hole(field);
       case Condition.Present present -> not(hole(field));
@@ -128,8 +128,8 @@ final class ColumnTest {
   }
 
   /** A test of genres in which a genre also answers to what it is part of. */
-  static Text genres(Condition.Test test, Genres genres, LocalDate today) {
-    Text own = of(Fields.GENRE, test, today);
+  static TextTest genres(Condition.Test test, Genres genres, LocalDate today) {
+    TextTest own = of(Fields.GENRE, test, today);
     if (genres.parents().isEmpty() || !(test instanceof Condition.AnyOf any)) {
       return own;
     }
@@ -150,19 +150,19 @@ final class ColumnTest {
     };
   }
 
-  private static Text hole(Field<?> field) {
+  private static TextTest hole(Field<?> field) {
     return (dictionary, number) -> field.isHole(dictionary.text(number));
   }
 
-  private static Text not(Text test) {
+  private static TextTest not(TextTest test) {
     return (dictionary, number) -> !test.holds(dictionary, number);
   }
 
-  private static Text any(List<Text> tests) {
+  private static TextTest any(List<TextTest> tests) {
     return (dictionary, number) -> tests.stream().anyMatch(t -> t.holds(dictionary, number));
   }
 
-  private static Text value(Field<?> field, Condition.Value value, LocalDate today) {
+  private static TextTest value(Field<?> field, Condition.Value value, LocalDate today) {
     if (field.type().shape() == FieldType.Shape.FLAG) {
       return value.text().equalsIgnoreCase("no") ? hole(field) : not(hole(field));
     }
@@ -177,14 +177,14 @@ final class ColumnTest {
     };
   }
 
-  private static Text whole(String text) {
+  private static TextTest whole(String text) {
     String wanted = Fold.fold(text);
     return (dictionary, number) ->
         dictionary.folded(number).equals(wanted)
             || Arrays.asList(dictionary.folded(number).split(SEPARATOR)).contains(wanted);
   }
 
-  private static Text number(Field<?> field, Condition.Value value, LocalDate today) {
+  private static TextTest number(Field<?> field, Condition.Value value, LocalDate today) {
     Numbers.Span span = span(field, value, today);
     return (dictionary, number) -> span.holds(dictionary.value(number, field.type()));
   }
@@ -205,7 +205,7 @@ final class ColumnTest {
   private static final Numbers.Span NOTHING = new Numbers.Span(0, 0);
 
   /** A test of the codes column; with a facet only that facet's codes count. */
-  static Text codes(Condition.Test test, Optional<Facet> facet) {
+  static TextTest codes(Condition.Test test, Optional<Facet> facet) {
     return (dictionary, number) -> {
       List<String> carried =
           Arrays.stream(dictionary.text(number).split(SEPARATOR))

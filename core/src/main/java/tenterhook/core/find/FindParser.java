@@ -9,8 +9,8 @@ import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
-import tenterhook.core.find.Tokens.Kind;
 import tenterhook.core.find.Tokens.Token;
+import tenterhook.core.find.Tokens.TokenKind;
 
 /**
  * Reads the find language: words, {@code field:value}, alternatives with {@code |}, ranges with
@@ -56,11 +56,11 @@ public final class FindParser {
       String text, Function<String, Optional<String>> facets, List<String> facetNames) {
     try {
       FindParser parser = new FindParser(Tokens.of(text), facets, facetNames);
-      if (parser.peek().kind() == Kind.END) {
+      if (parser.peek().kind() == TokenKind.END) {
         return new Parsed.Good(Query.ALL);
       }
       Query query = parser.or();
-      if (parser.peek().kind() == Kind.CLOSE) {
+      if (parser.peek().kind() == TokenKind.CLOSE) {
         throw new Tokens.Broken(parser.peek().at(), "this bracket was never opened");
       }
       parser.expectEnd();
@@ -71,7 +71,7 @@ public final class FindParser {
   }
 
   private void expectEnd() throws Tokens.Broken {
-    if (peek().kind() != Kind.END) {
+    if (peek().kind() != TokenKind.END) {
       throw new Tokens.Broken(peek().at(), "'" + peek().text() + "' does not fit here");
     }
   }
@@ -87,9 +87,9 @@ public final class FindParser {
 
   private Query and() throws Tokens.Broken {
     List<Query> parts = new ArrayList<>(List.of(not()));
-    while (peek().kind() != Kind.END
-        && peek().kind() != Kind.CLOSE
-        && peek().kind() != Kind.BAR
+    while (peek().kind() != TokenKind.END
+        && peek().kind() != TokenKind.CLOSE
+        && peek().kind() != TokenKind.BAR
         && !isKeyword("or")) {
       if (isKeyword("and")) {
         next++;
@@ -113,7 +113,7 @@ public final class FindParser {
       case OPEN -> bracket();
       case NAME -> term();
       case WORD, QUOTED, MARKED -> {
-        if (token.kind() == Kind.WORD && (isKeyword("or") || isKeyword("and"))) {
+        if (token.kind() == TokenKind.WORD && (isKeyword("or") || isKeyword("and"))) {
           throw new Tokens.Broken(
               token.at(),
               "'"
@@ -134,7 +134,7 @@ public final class FindParser {
   private Query bracket() throws Tokens.Broken {
     Token open = tokens.get(next++);
     Query inside = or();
-    if (peek().kind() != Kind.CLOSE) {
+    if (peek().kind() != TokenKind.CLOSE) {
       throw new Tokens.Broken(open.at(), "this bracket is never closed; add ) at the end");
     }
     next++;
@@ -162,7 +162,7 @@ public final class FindParser {
     }
     List<Condition.Value> values = new ArrayList<>();
     values.add(checked(subject, first));
-    while (peek().kind() == Kind.BAR) {
+    while (peek().kind() == TokenKind.BAR) {
       Token bar = tokens.get(next++);
       Token more = value(bar);
       if (isAllOf(subject, more)) {
@@ -185,7 +185,7 @@ public final class FindParser {
 
   /** Codes hold no {@code &}, so that it can stand between those that must all be carried. */
   private boolean isAllOf(Subject subject, Token token) {
-    return token.kind() == Kind.WORD
+    return token.kind() == TokenKind.WORD
         && token.text().indexOf('&') >= 0
         && (subject == Subject.Own.CODE || isFacet(subject));
   }
@@ -198,7 +198,7 @@ public final class FindParser {
       }
       values.add(new Condition.Part(code));
     }
-    if (peek().kind() == Kind.BAR) {
+    if (peek().kind() == TokenKind.BAR) {
       throw mixed(peek());
     }
     return new Condition.AllOf(values);
@@ -210,20 +210,20 @@ public final class FindParser {
 
   private Token value(Token after) throws Tokens.Broken {
     Token value = tokens.get(next);
-    boolean text = value.kind() == Kind.WORD || value.kind() == Kind.QUOTED;
+    boolean text = value.kind() == TokenKind.WORD || value.kind() == TokenKind.QUOTED;
     if (!text || !value.glued()) {
       int end = after.at() + after.text().length() + 1;
       throw new Tokens.Broken(
           Math.min(end, value.at()),
-          "a value is missing after " + after.text() + (after.kind() == Kind.NAME ? ":" : ""));
+          "a value is missing after " + after.text() + (after.kind() == TokenKind.NAME ? ":" : ""));
     }
     next++;
     boolean marked =
-        value.kind() == Kind.WORD && (value.text().equals("=") || value.text().equals("~"));
+        value.kind() == TokenKind.WORD && (value.text().equals("=") || value.text().equals("~"));
     Token more = tokens.get(next);
-    if (marked && more.kind() == Kind.QUOTED && more.glued()) {
+    if (marked && more.kind() == TokenKind.QUOTED && more.glued()) {
       next++;
-      return new Token(Kind.MARKED, value.text() + more.text(), value.at(), true);
+      return new Token(TokenKind.MARKED, value.text() + more.text(), value.at(), true);
     }
     return value;
   }
@@ -248,10 +248,10 @@ public final class FindParser {
   }
 
   private static Condition.Value valueOf(Token token) {
-    if (token.kind() == Kind.QUOTED) {
+    if (token.kind() == TokenKind.QUOTED) {
       return new Condition.Part(token.text());
     }
-    boolean marked = token.text().length() > 1 || token.kind() == Kind.MARKED;
+    boolean marked = token.text().length() > 1 || token.kind() == TokenKind.MARKED;
     if (token.text().startsWith("=") && marked) {
       return new Condition.Whole(token.text().substring(1));
     }
@@ -308,6 +308,6 @@ public final class FindParser {
   }
 
   private boolean isKeyword(String word) {
-    return peek().kind() == Kind.WORD && peek().text().equalsIgnoreCase(word);
+    return peek().kind() == TokenKind.WORD && peek().text().equalsIgnoreCase(word);
   }
 }

@@ -141,7 +141,7 @@ public final class Finder {
   }
 
   private RoaringBitmap words(String text, RoaringBitmap scope) {
-    ColumnTest.Text test = ColumnTest.containing(text);
+    ColumnTest.TextTest test = ColumnTest.containing(text);
     RoaringBitmap found = new RoaringBitmap();
     for (Field<?> field : SEARCHED) {
       RoaringBitmap rest = RoaringBitmap.andNot(scope, found);
@@ -235,27 +235,27 @@ public final class Finder {
   }
 
   private Tested values(Condition condition, Field<?> field) {
-    ColumnTest.Text test =
+    ColumnTest.TextTest test =
         field == Fields.GENRE
             ? ColumnTest.genres(condition.test(), codebook.genres(), today)
             : ColumnTest.of(field, condition.test(), today);
     return new Tested(field, test);
   }
 
-  private record Tested(Field<?> field, ColumnTest.Text test) {}
+  private record Tested(Field<?> field, ColumnTest.TextTest test) {}
 
   /** The tracks of the crate or shelf of a name. */
   @FunctionalInterface
-  private interface Lists {
+  private interface ListLookup {
     Optional<RoaringBitmap> named(String name);
   }
 
-  private static boolean inList(Condition condition, Lists lists, int id) {
+  private static boolean inList(Condition condition, ListLookup lists, int id) {
     return condition.values().stream()
         .anyMatch(v -> lists.named(v.text()).filter(l -> l.contains(id)).isPresent());
   }
 
-  private static RoaringBitmap inLists(Condition condition, Lists lists, RoaringBitmap scope) {
+  private static RoaringBitmap inLists(Condition condition, ListLookup lists, RoaringBitmap scope) {
     RoaringBitmap found = new RoaringBitmap();
     condition.values().forEach(v -> lists.named(v.text()).ifPresent(found::or));
     found.and(scope);

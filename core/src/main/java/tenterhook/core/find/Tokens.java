@@ -5,7 +5,7 @@ import java.util.List;
 
 /** Cuts a text of the find language into tokens with their positions. */
 final class Tokens {
-  enum Kind {
+  enum TokenKind {
     WORD,
     QUOTED,
     /** A quoted text behind {@code =} or {@code ~}, the mark in front. */
@@ -18,7 +18,7 @@ final class Tokens {
   }
 
   /** A token; {@code glued} when nothing stands between it and the one before. */
-  record Token(Kind kind, String text, int at, boolean glued) {}
+  record Token(TokenKind kind, String text, int at, boolean glued) {}
 
   static final class Broken extends Exception {
     final int at;
@@ -51,7 +51,7 @@ final class Tokens {
       }
       boolean glued = before == at;
       if (at == text.length()) {
-        found.add(new Token(Kind.END, "", at, false));
+        found.add(new Token(TokenKind.END, "", at, false));
         return;
       }
       next(glued);
@@ -61,9 +61,9 @@ final class Tokens {
   private void next(boolean glued) throws Broken {
     char c = text.charAt(at);
     switch (c) {
-      case '(' -> found.add(new Token(Kind.OPEN, "(", at++, glued));
-      case ')' -> found.add(new Token(Kind.CLOSE, ")", at++, glued));
-      case '|' -> found.add(new Token(Kind.BAR, "|", at++, glued));
+      case '(' -> found.add(new Token(TokenKind.OPEN, "(", at++, glued));
+      case ')' -> found.add(new Token(TokenKind.CLOSE, ")", at++, glued));
+      case '|' -> found.add(new Token(TokenKind.BAR, "|", at++, glued));
       case '"' -> quoted(glued);
       default -> word(glued);
     }
@@ -84,9 +84,9 @@ final class Tokens {
     at++;
     if (at < text.length() && text.charAt(at) == ':') {
       at++;
-      found.add(new Token(Kind.NAME, inside.toString(), start, glued));
+      found.add(new Token(TokenKind.NAME, inside.toString(), start, glued));
     } else {
-      found.add(new Token(Kind.QUOTED, inside.toString(), start, glued));
+      found.add(new Token(TokenKind.QUOTED, inside.toString(), start, glued));
     }
   }
 
@@ -94,20 +94,20 @@ final class Tokens {
     int start = at;
     while (at < text.length() && !ends(text.charAt(at))) {
       if (text.charAt(at) == ':' && !followsName(glued)) {
-        found.add(new Token(Kind.NAME, text.substring(start, at), start, glued));
+        found.add(new Token(TokenKind.NAME, text.substring(start, at), start, glued));
         at++;
         return;
       }
       at++;
     }
-    found.add(new Token(Kind.WORD, text.substring(start, at), start, glued));
+    found.add(new Token(TokenKind.WORD, text.substring(start, at), start, glued));
   }
 
   /** A colon inside a value, as in {@code time:3:30}, is part of the value. */
   private boolean followsName(boolean glued) {
     return glued
         && !found.isEmpty()
-        && (found.getLast().kind() == Kind.NAME || found.getLast().kind() == Kind.BAR);
+        && (found.getLast().kind() == TokenKind.NAME || found.getLast().kind() == TokenKind.BAR);
   }
 
   private static boolean ends(char c) {

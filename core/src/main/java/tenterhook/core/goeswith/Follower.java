@@ -8,7 +8,7 @@ import java.util.List;
  * @param id the track
  * @param parts what its points are made of; the score is their sum
  */
-public record Follower(int id, List<Part> parts) {
+public record Follower(int id, List<ScorePart> parts) {
   /** Copies. */
   public Follower {
     parts = List.copyOf(parts);
@@ -34,9 +34,9 @@ public record Follower(int id, List<Part> parts) {
    * @param most that could be given
    * @param words the facts behind it, such as {@code 118.0 to 120.5 bpm, 2.1 % up}
    */
-  public record Part(Reason reason, int points, int most, String words) {
+  public record ScorePart(Reason reason, int points, int most, String words) {
     /** Checks. */
-    public Part {
+    public ScorePart {
       if (points < 0 || points > most) {
         throw new IllegalArgumentException(points + " of " + most + " points");
       }
@@ -45,6 +45,6 @@ public record Follower(int id, List<Part> parts) {
 
   /** All points, 0 to 100. */
   public int score() {
-    return parts.stream().mapToInt(Part::points).sum();
+    return parts.stream().mapToInt(ScorePart::points).sum();
   }
 }

@@ -10,8 +10,8 @@ import java.util.Set;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
-import tenterhook.core.goeswith.Follower.Part;
 import tenterhook.core.goeswith.Follower.Reason;
+import tenterhook.core.goeswith.Follower.ScorePart;
 import tenterhook.core.measure.MusicalKey;
 import tenterhook.core.text.NameKey;
 import tenterhook.core.track.Snapshot;
@@ -94,15 +94,15 @@ public final class GoesWith {
         : NameKey.of(snapshot.raw(id, Fields.ARTIST)) + "|" + NameKey.of(title);
   }
 
-  private Follower follower(int id, int other, Part tempo) {
+  private Follower follower(int id, int other, ScorePart tempo) {
     return new Follower(
         other, List.of(tempo, keyPart(id, other), codesPart(id, other), energyPart(id, other)));
   }
 
   /** Empty when the tempo is too far off; no points, but no refusal, where it is not known. */
-  private Optional<Part> tempoPart(Optional<Double> one, Optional<Double> other) {
+  private Optional<ScorePart> tempoPart(Optional<Double> one, Optional<Double> other) {
     if (one.isEmpty() || other.isEmpty()) {
-      return Optional.of(new Part(Reason.TEMPO, 0, TEMPO, "tempo not known"));
+      return Optional.of(new ScorePart(Reason.TEMPO, 0, TEMPO, "tempo not known"));
     }
     double from = one.get();
     double to = other.get();
@@ -118,33 +118,33 @@ public final class GoesWith {
     String counted = best == 1 ? "" : best == 2 ? ", counted double" : ", counted half";
     String words = String.format(Locale.ROOT, "%.1f bpm, %+.1f %%%s", to, 100 * off, counted);
     return Optional.of(
-        new Part(
+        new ScorePart(
             Reason.TEMPO, best == 1 ? points : Math.max(0, points - OCTAVE_COST), TEMPO, words));
   }
 
-  private Part keyPart(int id, int other) {
+  private ScorePart keyPart(int id, int other) {
     Optional<MusicalKey> one = key(snapshot, id);
     Optional<MusicalKey> two = key(snapshot, other);
     if (one.isEmpty() || two.isEmpty()) {
-      return new Part(Reason.KEY, 0, KEY, "key not known");
+      return new ScorePart(Reason.KEY, 0, KEY, "key not known");
     }
     String name = two.get().name();
     return switch (one.get().relation(two.get())) {
-      case SAME -> new Part(Reason.KEY, KEY, KEY, name + ", same key");
-      case RELATIVE -> new Part(Reason.KEY, 24, KEY, name + ", same notes");
-      case FIFTH_UP -> new Part(Reason.KEY, 22, KEY, name + ", a fifth up");
-      case FIFTH_DOWN -> new Part(Reason.KEY, 22, KEY, name + ", a fifth down");
-      case FAR -> new Part(Reason.KEY, 0, KEY, name + ", far key");
+      case SAME -> new ScorePart(Reason.KEY, KEY, KEY, name + ", same key");
+      case RELATIVE -> new ScorePart(Reason.KEY, 24, KEY, name + ", same notes");
+      case FIFTH_UP -> new ScorePart(Reason.KEY, 22, KEY, name + ", a fifth up");
+      case FIFTH_DOWN -> new ScorePart(Reason.KEY, 22, KEY, name + ", a fifth down");
+      case FAR -> new ScorePart(Reason.KEY, 0, KEY, name + ", far key");
     };
   }
 
-  private Part codesPart(int id, int other) {
+  private ScorePart codesPart(int id, int other) {
     Set<String> own = values(id, Fields.CODES);
     Set<String> all = new HashSet<>(own);
     Set<String> theirs = values(other, Fields.CODES);
     all.addAll(theirs);
     List<String> shared = own.stream().filter(theirs::contains).sorted().toList();
-    return new Part(
+    return new ScorePart(
         Reason.CODES,
         all.isEmpty() ? 0 : CODES * shared.size() / all.size(),
         CODES,
@@ -155,15 +155,15 @@ public final class GoesWith {
     return new HashSet<>(snapshot.value(id, field).orElse(List.of()));
   }
 
-  private Part energyPart(int id, int other) {
+  private ScorePart energyPart(int id, int other) {
     Optional<Long> one = snapshot.value(id, Fields.ENERGY);
     Optional<Long> two = snapshot.value(other, Fields.ENERGY);
     if (one.isEmpty() || two.isEmpty()) {
-      return new Part(Reason.ENERGY, 0, ENERGY, "energy not measured");
+      return new ScorePart(Reason.ENERGY, 0, ENERGY, "energy not measured");
     }
     long step = two.get() - one.get();
     int points = (int) Math.max(0, ENERGY - ENERGY * Math.abs(step) / FAR_ENERGY);
     String words = step == 0 ? "same energy" : "energy " + (step > 0 ? "+" : "−") + Math.abs(step);
-    return new Part(Reason.ENERGY, points, ENERGY, words);
+    return new ScorePart(Reason.ENERGY, points, ENERGY, words);
   }
 }

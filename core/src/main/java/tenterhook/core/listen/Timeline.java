@@ -11,16 +11,16 @@ public final class Timeline {
   private static final int MOST = 64;
 
   /** From this frame of the device on, the track goes on from this place. */
-  private record Stretch(long device, long track) {}
+  private record TimelineSpan(long device, long track) {}
 
-  private final Deque<Stretch> stretches = new ArrayDeque<>();
+  private final Deque<TimelineSpan> stretches = new ArrayDeque<>();
   private long written;
 
   /** Nothing is on its way; the next frame handed over is this one of the track. */
   public void restart(long track) {
     stretches.clear();
     written = 0;
-    stretches.add(new Stretch(0, track));
+    stretches.add(new TimelineSpan(0, track));
   }
 
   /** Frames were handed over. */
@@ -30,7 +30,7 @@ public final class Timeline {
 
   /** The next frame handed over is this one of the track. */
   public void jump(long track) {
-    stretches.addLast(new Stretch(written, track));
+    stretches.addLast(new TimelineSpan(written, track));
     if (stretches.size() > MOST) {
       stretches.removeFirst();
     }
@@ -43,8 +43,8 @@ public final class Timeline {
    */
   public long at(long heard) {
     long device = Math.min(heard, written);
-    Stretch current = new Stretch(0, 0);
-    for (Stretch one : stretches) {
+    TimelineSpan current = new TimelineSpan(0, 0);
+    for (TimelineSpan one : stretches) {
       if (one.device <= device) {
         current = one;
       }

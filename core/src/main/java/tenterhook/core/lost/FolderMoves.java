@@ -28,10 +28,10 @@ final class FolderMoves {
   private final Snapshot snapshot;
   private final Map<Integer, List<Candidate>> candidates;
   private final Map<Substitution, Map<Integer, Candidate>> explains = new LinkedHashMap<>();
-  private final Map<Folder, Integer> lostBelow = new HashMap<>();
+  private final Map<RootedFolder, Integer> lostBelow = new HashMap<>();
 
   /** A folder of a root; the root itself has an empty path. */
-  private record Folder(String root, String path) {
+  private record RootedFolder(String root, String path) {
     String below(String otherRoot) {
       String all = path.isEmpty() ? root : root + "/" + path;
       return root.equals(otherRoot) && !path.isEmpty() ? path : all;
@@ -39,7 +39,7 @@ final class FolderMoves {
   }
 
   /** One folder in place of another. */
-  private record Substitution(Folder from, Folder to) {}
+  private record Substitution(RootedFolder from, RootedFolder to) {}
 
   /** A substitution with the number of losses that it explained when it was last looked at. */
   private record Standing(Substitution what, int explains) {}
@@ -80,8 +80,8 @@ final class FolderMoves {
     return cut < 0 ? new String[0] : path.substring(0, cut).split("/");
   }
 
-  private static Folder folder(String root, String[] dirs, int count) {
-    return new Folder(root, String.join("/", Arrays.copyOf(dirs, count)));
+  private static RootedFolder folder(String root, String[] dirs, int count) {
+    return new RootedFolder(root, String.join("/", Arrays.copyOf(dirs, count)));
   }
 
   /** All that turn one path's folder into the other's, the one that names both in full first. */
@@ -95,8 +95,8 @@ final class FolderMoves {
       if (same > 0 && !old[n].equals(now[m])) {
         break;
       }
-      Folder a = folder(from.root(), old, n);
-      Folder b = folder(to.root(), now, m);
+      RootedFolder a = folder(from.root(), old, n);
+      RootedFolder b = folder(to.root(), now, m);
       if (!a.equals(b)) {
         all.add(new Substitution(a, b));
       }

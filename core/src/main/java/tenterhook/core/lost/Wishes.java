@@ -7,7 +7,7 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
 
 /**
- * Lost tracks that nobody looks for any more, kept as a list of what to get again. They are out of
+ * Lost tracks that are no longer looked for, kept as a list of what to get again. They are out of
  * the collection, with all their data.
  */
 public final class Wishes {

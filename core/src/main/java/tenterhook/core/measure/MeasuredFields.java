@@ -67,7 +67,7 @@ public final class MeasuredFields {
     return String.format(Locale.ROOT, form, value);
   }
 
-  /** The values of a track of which nothing is known any more. */
+  /** The cells that clear all measurements of a track. */
   public static List<Cell> none(int id) {
     return Fields.measured().stream().map(f -> new Cell(id, f, "")).toList();
   }

@@ -20,14 +20,15 @@ public final class Measurer {
   private final LoudnessMeter loudness;
   private final TruePeakMeter truePeak;
   private final Levels levels;
-  private final Overview.Builder overview;
+  private final Overview.ColumnGatherer overview;
   private final Bandwidth bandwidth;
   private final FrameSplitter toBandwidth;
   private final Resampler resampler;
   private final Onsets onsets = new Onsets();
   private final Pitches pitches = new Pitches(Integer.MAX_VALUE);
   private final Pitches opening = new Pitches(OPENING_FRAMES);
-  private final SoundPrint.Builder print = new SoundPrint.Builder(Resampler.RATE, PRINT_FRAME);
+  private final SoundPrint.PrintBuilder print =
+      new SoundPrint.PrintBuilder(Resampler.RATE, PRINT_FRAME);
   private final List<FrameSplitter> slow;
   private final Biquad low = Biquad.lowPass(LOW_HZ, Resampler.RATE);
   private final Floats lowTenths = new Floats(Integer.MAX_VALUE - 8);
@@ -52,7 +53,7 @@ public final class Measurer {
     loudness = new LoudnessMeter(rate, channels);
     truePeak = new TruePeakMeter(channels);
     levels = new Levels(rate, channels);
-    overview = new Overview.Builder(rate);
+    overview = new Overview.ColumnGatherer(rate);
     bandwidth = new Bandwidth(rate);
     toBandwidth =
         new FrameSplitter(Bandwidth.FRAME, Math.max(Bandwidth.FRAME, rate / 4.0), bandwidth);

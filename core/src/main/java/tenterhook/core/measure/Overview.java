@@ -82,7 +82,7 @@ public final class Overview {
   }
 
   /** Gathers columns while the length is not known: when they are full, pairs become one. */
-  static final class Builder {
+  static final class ColumnGatherer {
     private final float[] low = new float[MOST];
     private final float[] all = new float[MOST];
     private final Biquad filter;
@@ -90,7 +90,7 @@ public final class Overview {
     private long inColumn;
     private int columns;
 
-    Builder(int rate) {
+    ColumnGatherer(int rate) {
       filter = Biquad.lowPass(180, rate);
       perColumn = Math.max(1, rate / 40);
     }

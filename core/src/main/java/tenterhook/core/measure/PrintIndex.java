@@ -102,14 +102,14 @@ public final class PrintIndex {
    * @param id the track
    * @param likeness how the two fit
    */
-  public record Match(int id, Likeness likeness) {}
+  public record Hit(int id, Likeness likeness) {}
 
   /**
    * The prints of the same recording, the likest first.
    *
    * @param query any print; one that is in the index finds itself as well
    */
-  public List<Match> find(SoundPrint query) {
+  public List<Hit> find(SoundPrint query) {
     Votes votes = new Votes();
     for (int i = 0; i < query.length(); i++) {
       vote(query.word(i), i, votes);
@@ -123,7 +123,7 @@ public final class PrintIndex {
    *
    * @param query a print of the index
    */
-  public List<Match> findFromOneSide(SoundPrint query) {
+  public List<Hit> findFromOneSide(SoundPrint query) {
     Votes votes = new Votes();
     for (int run = 0; run < query.length(); run += 2 * STEP) {
       for (int i = run; i < Math.min(query.length(), run + STEP); i++) {
@@ -133,7 +133,7 @@ public final class PrintIndex {
     return best(query, votes);
   }
 
-  private List<Match> best(SoundPrint query, Votes votes) {
+  private List<Hit> best(SoundPrint query, Votes votes) {
     Map<Integer, Likeness> best = new HashMap<>();
     for (long likely : votes.most(MOST_COMPARED)) {
       int print = (int) (likely >> 32);
@@ -142,8 +142,8 @@ public final class PrintIndex {
         best.merge(ids[print], likeness, (a, b) -> a.share() >= b.share() ? a : b);
       }
     }
-    List<Match> matches = new ArrayList<>();
-    best.forEach((id, likeness) -> matches.add(new Match(id, likeness)));
+    List<Hit> matches = new ArrayList<>();
+    best.forEach((id, likeness) -> matches.add(new Hit(id, likeness)));
     matches.sort((a, b) -> Double.compare(b.likeness().share(), a.likeness().share()));
     return matches;
   }

@@ -123,7 +123,7 @@ public final class SoundPrint {
   }
 
   /** Makes a print from the stream; starts with the first sound. */
-  static final class Builder implements FrameSplitter.Sink {
+  static final class PrintBuilder implements FrameSplitter.Sink {
     private static final int BANDS = 33;
     private static final float SILENT = 1e-3f;
 
@@ -140,7 +140,7 @@ public final class SoundPrint {
      * @param hertz samples a second, above 4400
      * @param frame samples in a frame, a power of two
      */
-    Builder(double hertz, int frame) {
+    PrintBuilder(double hertz, int frame) {
       spectrum = new Spectrum(frame);
       for (int b = 0; b <= BANDS; b++) {
         double edge = 300 * Math.pow(2000.0 / 300, (double) b / BANDS);

@@ -23,7 +23,7 @@ public final class SoundPrinter {
   /** For the rates that are not a multiple of what is wanted. */
   private final Optional<Resampler> resampler;
 
-  private final SoundPrint.Builder print = new SoundPrint.Builder(HERTZ, FRAME);
+  private final SoundPrint.PrintBuilder print = new SoundPrint.PrintBuilder(HERTZ, FRAME);
   private final FrameSplitter splitter = new FrameSplitter(FRAME, HERTZ / SoundPrint.RATE, print);
   private final float[] mono = new float[BLOCK];
   private int filled;

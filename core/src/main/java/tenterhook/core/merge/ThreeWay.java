@@ -18,7 +18,7 @@ public final class ThreeWay {
 
   /** Merges one part. */
   @FunctionalInterface
-  public interface Part<T> {
+  public interface PartMerge<T> {
     /**
      * The part after the edit.
      *
@@ -51,30 +51,30 @@ public final class ThreeWay {
    * @param merge merges a part that is in all three
    * @param word what a part is, such as {@code crate}
    */
-  public record Kind<T>(
-      Function<T, String> key, BiFunction<T, String, T> named, Part<T> merge, String word) {}
+  public record PartKind<T>(
+      Function<T, String> key, BiFunction<T, String, T> named, PartMerge<T> merge, String word) {}
 
   /**
    * Merges ordered lists of parts.
    *
    * @throws MergeConflict when a part was altered by both sides, and not alike
    */
-  public static <T> List<T> list(List<T> before, List<T> after, List<T> now, Kind<T> kind)
+  public static <T> List<T> list(List<T> before, List<T> after, List<T> now, PartKind<T> kind)
       throws MergeConflict {
     if (now.equals(before)) {
       return after;
     }
-    return new Lists<>(before, after, now, kind).merged();
+    return new ListMerge<>(before, after, now, kind).merged();
   }
 
-  private static final class Lists<T> {
-    private final Kind<T> kind;
+  private static final class ListMerge<T> {
+    private final PartKind<T> kind;
     private final Map<String, T> before;
     private final Map<String, T> after;
     private final Map<String, T> now;
     private final Map<String, String> renamed = new LinkedHashMap<>();
 
-    Lists(List<T> before, List<T> after, List<T> now, Kind<T> kind) throws MergeConflict {
+    ListMerge(List<T> before, List<T> after, List<T> now, PartKind<T> kind) throws MergeConflict {
       this.kind = kind;
       this.before = byKey(before);
       this.after = byKey(after);

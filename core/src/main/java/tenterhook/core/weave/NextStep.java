@@ -24,9 +24,10 @@ import tenterhook.core.track.Snapshot;
  * @param decisions how many decisions that takes, 1 or more
  * @param tracks the tracks it concerns
  */
-public record NextStep(Kind kind, String subject, int holes, int decisions, RoaringBitmap tracks) {
+public record NextStep(
+    StepKind kind, String subject, int holes, int decisions, RoaringBitmap tracks) {
   /** Where it is done. */
-  public enum Kind {
+  public enum StepKind {
     /** A folder whose files are all lost: one decision brings them back. */
     LOST_FOLDER,
     /** Single lost files. */
@@ -84,14 +85,14 @@ public record NextStep(Kind kind, String subject, int holes, int decisions, Roar
       copies.forEach(g -> g.tracks().forEach(ids::add));
       steps.add(
           new NextStep(
-              Kind.DUPLICATES, "", ids.getCardinality() - copies.size(), copies.size(), ids));
+              StepKind.DUPLICATES, "", ids.getCardinality() - copies.size(), copies.size(), ids));
     }
     strays(snapshot, steps);
     for (int i = 0; i < weave.columns().size(); i++) {
       WeaveColumn column = weave.columns().get(i);
       int holes = weave.total().holes().get(i);
       if (holes > 0 && !column.key().equals(WeaveColumn.PRESENT)) {
-        Kind kind = column.facet() ? Kind.CODES : Kind.FIELD;
+        StepKind kind = column.facet() ? StepKind.CODES : StepKind.FIELD;
         steps.add(new NextStep(kind, column.key(), holes, holes, weave.holes(column)));
       }
     }
@@ -117,14 +118,14 @@ public record NextStep(Kind kind, String subject, int holes, int decisions, Roar
                   .tracks(id -> snapshot.raw(id, Fields.FOLDER).equals(folder))
                   .getCardinality();
           if (ids.getCardinality() >= WHOLE_FOLDER && ids.getCardinality() == inFolder) {
-            steps.add(new NextStep(Kind.LOST_FOLDER, folder, ids.getCardinality(), 1, ids));
+            steps.add(new NextStep(StepKind.LOST_FOLDER, folder, ids.getCardinality(), 1, ids));
           } else {
             single.or(ids);
           }
         });
     if (!single.isEmpty()) {
       int count = single.getCardinality();
-      steps.add(new NextStep(Kind.LOST_FILES, "", count, count, single));
+      steps.add(new NextStep(StepKind.LOST_FILES, "", count, count, single));
     }
     return steps;
   }
@@ -140,7 +141,7 @@ public record NextStep(Kind kind, String subject, int holes, int decisions, Roar
           RoaringBitmap ids = new RoaringBitmap();
           decisions.forEach(d -> d.proposals().forEach(p -> ids.add(p.id())));
           if (closes > 0) {
-            steps.add(new NextStep(Kind.REPAIRS, kind.key(), closes, decisions.size(), ids));
+            steps.add(new NextStep(StepKind.REPAIRS, kind.key(), closes, decisions.size(), ids));
           }
         });
     steps.sort(BEST_FIRST);
@@ -162,7 +163,7 @@ public record NextStep(Kind kind, String subject, int holes, int decisions, Roar
                           ids.add(id);
                         }));
     if (!ids.isEmpty()) {
-      steps.add(new NextStep(Kind.STRAYS, "", ids.getCardinality(), tokens.size(), ids));
+      steps.add(new NextStep(StepKind.STRAYS, "", ids.getCardinality(), tokens.size(), ids));
     }
   }
 }

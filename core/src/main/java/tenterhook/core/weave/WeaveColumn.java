@@ -50,6 +50,9 @@ public record WeaveColumn(String key, String label, String group, boolean facet)
    *
    * @param snapshot the collection it is for
    * @param codebook the legend it is for
+   * @return true for a track that has a hole in this column
+   * @throws java.util.NoSuchElementException when the codebook has no such facet
+   * @throws IllegalArgumentException when no field has the key
    */
   public IntPredicate holes(Snapshot snapshot, Codebook codebook) {
     if (key.equals(PRESENT)) {

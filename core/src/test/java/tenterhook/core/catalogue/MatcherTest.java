@@ -131,7 +131,7 @@ class MatcherTest {
             .with("artist=Varda Pell", "title=Slow", "path=C/3.mp3")
             .snapshot();
     List<List<String>> asked = new ArrayList<>();
-    Lookup.Found found =
+    Lookup.LookedUp found =
         Lookup.of(
             snapshot, RoaringBitmap.bitmapOf(1, 2, 3), failingAfter(2, asked), Progress.SILENT);
     assertThat(found.trouble()).isEqualTo("gone");

@@ -42,7 +42,7 @@ class CodebookTest {
         "/a b/; /a b/; ''"
       })
   void codesAreReadOffAText(String text, String own, String tokens) {
-    Notation.Reading reading = Notation.DEFAULT.read(text);
+    Notation.Content reading = Notation.DEFAULT.read(text);
     assertThat(String.join(",", reading.tokens())).isEqualTo(tokens);
     assertThat(reading.own()).isEqualTo(own);
   }
@@ -184,7 +184,7 @@ class CodebookTest {
     Rule.Line line = new Rule.Line(new Condition("Style", new Condition.Missing()));
     Crates crates =
         Crates.NONE.plus(
-            "Rink", new Crate.RuleCrate("Bare", new Rule.Group(Rule.Kind.ALL, List.of(line))));
+            "Rink", new Crate.RuleCrate("Bare", new Rule.RuleGroup(Rule.Kind.ALL, List.of(line))));
     Change change = CodebookEdits.renameFacet(book, crates, "style", "Kind");
     Edit.SetCrates followed = (Edit.SetCrates) change.edits().get(1);
     Crate.RuleCrate bare = (Crate.RuleCrate) followed.after().crate("Bare").orElseThrow();

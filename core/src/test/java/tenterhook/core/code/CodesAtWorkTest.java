@@ -32,7 +32,7 @@ class CodesAtWorkTest {
         "Shelf",
         new Crate.RuleCrate(
             "Rule",
-            new Rule.Group(
+            new Rule.RuleGroup(
                 Rule.Kind.ALL,
                 List.of(new Rule.Line(new Condition(subject, new Condition.AnyOf(values)))))));
   }

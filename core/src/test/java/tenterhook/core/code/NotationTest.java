@@ -27,7 +27,7 @@ class NotationTest {
     Notation notation = notation(style, inFront);
     assertThat(notation.write("long fade", List.of("80S", "SKA"))).isEqualTo(text);
     assertThat(notation.read(text))
-        .isEqualTo(new Notation.Reading("long fade", List.of("80S", "SKA")));
+        .isEqualTo(new Notation.Content("long fade", List.of("80S", "SKA")));
     assertThat(notation.write("", List.of("SKA"))).isEqualTo(notation.written("SKA"));
   }
 
@@ -41,7 +41,7 @@ class NotationTest {
   })
   void wordsAreTakenForWords(
       Notation.Style style, String text, String own, String behind, String tokens) {
-    Notation.Reading read = notation(style, false).read(text);
+    Notation.Content read = notation(style, false).read(text);
     assertThat(String.join(",", read.tokens())).isEqualTo(tokens);
     assertThat(read.own()).isEqualTo(behind.isEmpty() ? own : own + " songs");
   }
@@ -64,14 +64,14 @@ class NotationTest {
           String text = texts(random);
           List<String> more = tokens(random);
           Notation notation = notation(style, inFront);
-          Notation.Reading read = notation.read(text);
+          Notation.Content read = notation.read(text);
           List<String> tokens = new java.util.ArrayList<>(read.tokens());
           more.stream().filter(t -> !tokens.contains(t)).forEach(tokens::add);
           String written = notation.write(read.own(), tokens);
-          Notation.Reading again = notation.read(written);
+          Notation.Content again = notation.read(written);
           assertThat(again.tokens()).as(written).containsExactlyInAnyOrderElementsOf(tokens);
           assertThat(notation.write(again.own(), again.tokens())).isEqualTo(written);
-          Notation.Reading bare = notation.read(notation.write(again.own(), List.of()));
+          Notation.Content bare = notation.read(notation.write(again.own(), List.of()));
           assertThat(bare.own()).as(written).isEqualTo(again.own());
         });
   }
@@ -87,7 +87,7 @@ class NotationTest {
           String own = words(random);
           List<String> tokens = tokens(random);
           Notation notation = notation(style, inFront);
-          Notation.Reading read = notation.read(notation.write(own, tokens));
+          Notation.Content read = notation.read(notation.write(own, tokens));
           assertThat(read.own()).isEqualTo(own);
           assertThat(read.tokens()).isEqualTo(tokens);
         });

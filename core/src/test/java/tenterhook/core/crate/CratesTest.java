@@ -13,9 +13,9 @@ import tenterhook.core.Seeded;
 import tenterhook.core.Seeds;
 import tenterhook.core.Tracks;
 import tenterhook.core.code.Derived;
+import tenterhook.core.crate.RuleExplanation.ExplainedLine;
 import tenterhook.core.crate.RuleExplanation.LineEffect;
 import tenterhook.core.crate.RuleExplanation.Matter;
-import tenterhook.core.crate.RuleExplanation.Reason;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.FindParser;
@@ -42,12 +42,12 @@ class CratesTest {
     return (Rule.Line) Rule.of(query).parts().getFirst();
   }
 
-  private static Rule.Group all(Rule... parts) {
-    return new Rule.Group(Rule.Kind.ALL, List.of(parts));
+  private static Rule.RuleGroup all(Rule... parts) {
+    return new Rule.RuleGroup(Rule.Kind.ALL, List.of(parts));
   }
 
-  private static Rule.Group none(Rule... parts) {
-    return new Rule.Group(Rule.Kind.NONE, List.of(parts));
+  private static Rule.RuleGroup none(Rule... parts) {
+    return new Rule.RuleGroup(Rule.Kind.NONE, List.of(parts));
   }
 
   private static Crate rule(String name, Rule... parts) {
@@ -58,7 +58,7 @@ class CratesTest {
     return new CrateContents(snapshot, Tracks.BOOK, crates, TODAY);
   }
 
-  private RuleExplanation explanation(Rule.Group rule) {
+  private RuleExplanation explanation(Rule.RuleGroup rule) {
     return contents(Crates.NONE).explanation(new Crate.RuleCrate("x", rule));
   }
 
@@ -77,8 +77,8 @@ class CratesTest {
 
   @Test
   void groupsNestToAnyDepth() {
-    Rule.Group any =
-        new Rule.Group(
+    Rule.RuleGroup any =
+        new Rule.RuleGroup(
             Rule.Kind.ANY,
             List.of(line("year:1987"), all(line("year:1994"), none(line("code:TRN")))));
     Crates crates = Crates.NONE.plus("Rink", rule("Deep", any));
@@ -87,7 +87,7 @@ class CratesTest {
 
   @Test
   void anEmptyGroupAsksForNothing() {
-    Rule.Group empty = new Rule.Group(Rule.Kind.ANY, List.of());
+    Rule.RuleGroup empty = new Rule.RuleGroup(Rule.Kind.ANY, List.of());
     Crates crates = Crates.NONE.plus("Rink", rule("X", line("year:1987"), empty, none()));
     assertThat(contents(crates).members("X")).contains(Tracks.ids(1));
   }
@@ -165,7 +165,7 @@ class CratesTest {
 
   @Test
   void everyLineIsAccountedFor() {
-    Rule.Group rule = all(line("Style:SKA"), line("year:1994"), none(line("code:TRN")));
+    Rule.RuleGroup rule = all(line("Style:SKA"), line("year:1994"), none(line("code:TRN")));
     List<LineEffect> effects = explanation(rule).lines();
     assertThat(effects).extracting(LineEffect::holdsFor).containsExactly(3, 2, 1);
     assertThat(effects).extracting(LineEffect::leftAfter).containsExactly(3, 2, 1);
@@ -174,12 +174,12 @@ class CratesTest {
 
   @Test
   void whySaysWhichLinesHold() {
-    Rule.Group rule = all(line("Style:SKA"), line("year:1994"), none(line("code:TRN")));
+    Rule.RuleGroup rule = all(line("Style:SKA"), line("year:1994"), none(line("code:TRN")));
     assertThat(explanation(rule).why(1))
         .containsExactly(
-            new Reason(Matter.LINE, 0, "Style:SKA", "SKA", true),
-            new Reason(Matter.LINE, 0, "year:1994", "1987", false),
-            new Reason(Matter.LINE, 0, "not code:TRN", "80S SKA", true));
+            new ExplainedLine(Matter.LINE, 0, "Style:SKA", "SKA", true),
+            new ExplainedLine(Matter.LINE, 0, "year:1994", "1987", false),
+            new ExplainedLine(Matter.LINE, 0, "not code:TRN", "80S SKA", true));
     assertThat(explanation(rule).why(4).getLast().holds()).isFalse();
     assertThat(explanation(rule).in(1)).isFalse();
     assertThat(explanation(rule).in(3)).isTrue();
@@ -260,7 +260,7 @@ class CratesTest {
     return List.of("", "/SKA/", "/ELC/TRN/", "/80S/", "/SKA/ELC/").get(random.nextInt(5));
   }
 
-  private static List<LineVerdict> verdicts(CrateContents contents, Rule.Group rule) {
+  private static List<LineVerdict> verdicts(CrateContents contents, Rule.RuleGroup rule) {
     RuleExplanation explanation = contents.explanation(new Crate.RuleCrate("x", rule));
     return LineVerdict.of(rule, explanation.lines(), explanation.choosable());
   }
@@ -273,7 +273,7 @@ class CratesTest {
             .with("year=1985", "bpm=150", "comment=/SKA/")
             .with("year=1996", "bpm=120")
             .snapshot();
-    Rule.Group rule =
+    Rule.RuleGroup rule =
         ((Crate.RuleCrate)
                 rule(
                     "x",
@@ -291,7 +291,7 @@ class CratesTest {
             LineVerdict.HOLDS_FOR_ALL,
             LineVerdict.WORKS,
             LineVerdict.HOLDS_FOR_NONE);
-    Rule.Group shorter = new Rule.Group(Rule.Kind.ALL, rule.parts().subList(0, 4));
+    Rule.RuleGroup shorter = new Rule.RuleGroup(Rule.Kind.ALL, rule.parts().subList(0, 4));
     assertThat(verdicts(contents, shorter))
         .containsExactly(
             LineVerdict.DECIDES_NOTHING,
@@ -315,7 +315,7 @@ class CratesTest {
     assertThat(coverage.tracks("80S", "ELC")).isEqualTo(Tracks.ids(1));
     assertThat(coverage.count("90S", "ELC")).isZero();
     List<Crate> made =
-        Builders.crossed(coverage, List.of(new Coverage.Cell("80S", "SKA")), "{row}, {column}");
+        Builders.crossed(coverage, List.of(new Coverage.Crossing("80S", "SKA")), "{row}, {column}");
     Crates after = Builders.added(Crates.NONE, "Era × Style", made);
     CrateContents contents = new CrateContents(some, Tracks.BOOK, after, TODAY);
     assertThat(contents.members("eighties, ska")).contains(Tracks.ids(1, 2));

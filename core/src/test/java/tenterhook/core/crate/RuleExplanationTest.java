@@ -10,9 +10,9 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.Seeded;
 import tenterhook.core.Seeds;
 import tenterhook.core.Tracks;
+import tenterhook.core.crate.RuleExplanation.ExplainedLine;
 import tenterhook.core.crate.RuleExplanation.LineEffect;
 import tenterhook.core.crate.RuleExplanation.Matter;
-import tenterhook.core.crate.RuleExplanation.Reason;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.track.Snapshot;
@@ -104,12 +104,12 @@ class RuleExplanationTest {
             .explanation(crate("bpm:120.. (Style:SKA or year:1994) not (code:ELC or year:1987)"));
     assertThat(explanation.why(1))
         .containsExactly(
-            new Reason(Matter.LINE, 0, "bpm:120..", "131.0", true),
-            new Reason(Matter.ANY, 0, "", "", true),
-            new Reason(Matter.LINE, 1, "Style:SKA", "ELC", false),
-            new Reason(Matter.LINE, 1, "year:1994", "1994", true),
-            new Reason(Matter.LINE, 0, "not code:ELC", "ELC", false),
-            new Reason(Matter.LINE, 0, "not year:1987", "1994", true));
+            new ExplainedLine(Matter.LINE, 0, "bpm:120..", "131.0", true),
+            new ExplainedLine(Matter.ANY, 0, "", "", true),
+            new ExplainedLine(Matter.LINE, 1, "Style:SKA", "ELC", false),
+            new ExplainedLine(Matter.LINE, 1, "year:1994", "1994", true),
+            new ExplainedLine(Matter.LINE, 0, "not code:ELC", "ELC", false),
+            new ExplainedLine(Matter.LINE, 0, "not year:1987", "1994", true));
     assertThat(explanation.in(1)).isFalse();
   }
 
@@ -121,7 +121,7 @@ class RuleExplanationTest {
         new CrateContents(one, Tracks.BOOK, Crates.NONE.plus("Rink", crate), TODAY)
             .explanation(crate);
     assertThat(explanation.why(1))
-        .extracting(Reason::has)
+        .extracting(ExplainedLine::has)
         .containsExactly("80S", "ELC", "", "80S ELC");
   }
 

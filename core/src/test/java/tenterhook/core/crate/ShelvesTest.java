@@ -36,7 +36,7 @@ class ShelvesTest {
     return (Rule.Line) rule(text).parts().getFirst();
   }
 
-  private static Rule.Group rule(String text) {
+  private static Rule.RuleGroup rule(String text) {
     return Rule.of(((Parsed.Good) FindParser.parse(text, Tracks.BOOK)).query());
   }
 
@@ -114,7 +114,7 @@ class ShelvesTest {
         contents.explanation((Crate.RuleCrate) crates.crate("All").orElseThrow());
     assertThat(explanation.choosable()).isEqualTo(1);
     assertThat(explanation.why(2).getFirst())
-        .isEqualTo(new RuleExplanation.Reason(Matter.NEVER, 0, "artist:=A", "", false));
+        .isEqualTo(new RuleExplanation.ExplainedLine(Matter.NEVER, 0, "artist:=A", "", false));
     assertThat(explanation.in(3)).isFalse();
     assertThat(explanation.in(1)).isTrue();
     NeverPlay never = crates.shelf("parade").orElseThrow().never();
@@ -240,8 +240,8 @@ class ShelvesTest {
 
   @Test
   void linesMoveWithinIntoAndOutOfGroups() {
-    Rule.Group rule = rule("year:1 year:2 (year:3 or year:4) year:5");
-    java.util.function.Function<Rule.Group, String> text =
+    Rule.RuleGroup rule = rule("year:1 year:2 (year:3 or year:4) year:5");
+    java.util.function.Function<Rule.RuleGroup, String> text =
         r -> tenterhook.core.find.FindText.write(r.query());
     assertThat(text.apply(RuleEdits.moved(rule, List.of(0), List.of(2))))
         .isEqualTo("year:2 year:1 (year:3 or year:4) year:5");
@@ -265,7 +265,7 @@ class ShelvesTest {
         block,
         300,
         random -> {
-          Rule.Group rule =
+          Rule.RuleGroup rule =
               rule("year:1 (year:2 or (year:3 year:4) or year:5) not (year:6 or year:7)");
           for (int i = 0; i < 20; i++) {
             List<List<Integer>> places = new ArrayList<>();
@@ -289,7 +289,7 @@ class ShelvesTest {
     if (!at.isEmpty()) {
       places.add(at);
     }
-    if (rule instanceof Rule.Group group) {
+    if (rule instanceof Rule.RuleGroup group) {
       for (int i = 0; i < group.parts().size(); i++) {
         collect(group.parts().get(i), RuleEdits.joined(at, i), places);
       }

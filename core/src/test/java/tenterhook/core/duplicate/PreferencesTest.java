@@ -13,7 +13,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import tenterhook.core.Tracks;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
-import tenterhook.core.duplicate.Preference.Kind;
+import tenterhook.core.duplicate.Preference.Criterion;
 
 class PreferencesTest {
   private static PreferenceContext context(Tracks tracks, Map<Integer, Integer> crates) {
@@ -68,7 +68,7 @@ class PreferencesTest {
     Preferences.Ranking ranking =
         Preferences.parse("lossless, plays").rank(context(three, Map.of()), List.of(1, 2, 3));
     assertThat(ranking.tracks()).containsExactly(2, 1, 3);
-    assertThat(ranking.decidedBy()).contains(Preference.of(Kind.PLAYS));
+    assertThat(ranking.decidedBy()).contains(Preference.of(Criterion.PLAYS));
   }
 
   @Test
@@ -98,7 +98,8 @@ class PreferencesTest {
             new Duplicates.Wish(Optional.empty(), order, Set.of()));
     assertThat(order.effect(groups))
         .containsExactly(
-            Map.entry(Preference.of(Kind.LOSSLESS), 1), Map.entry(Preference.of(Kind.PLAYS), 1));
+            Map.entry(Preference.of(Criterion.LOSSLESS), 1),
+            Map.entry(Preference.of(Criterion.PLAYS), 1));
     assertThat(groups.stream().filter(g -> g.decidedBy().isEmpty())).hasSize(1);
   }
 
@@ -106,13 +107,18 @@ class PreferencesTest {
   void theOrderIsChangedLineByLineAndKept() {
     Preferences order = Preferences.parse("lossless, plays, root:Rink");
     assertThat(order.moved(2, 0).toString()).isEqualTo("root:Rink, lossless, plays");
-    assertThat(order.plus(Preference.of(Kind.ARTWORK)).minus(Preference.of(Kind.PLAYS)).toString())
+    assertThat(
+            order
+                .plus(Preference.of(Criterion.ARTWORK))
+                .minus(Preference.of(Criterion.PLAYS))
+                .toString())
         .isEqualTo("lossless, root:Rink, artwork");
-    assertThat(order.plus(Preference.of(Kind.PLAYS))).isEqualTo(order);
+    assertThat(order.plus(Preference.of(Criterion.PLAYS))).isEqualTo(order);
     assertThat(Preferences.parse(Preferences.USUAL.toString())).isEqualTo(Preferences.USUAL);
     assertThatThrownBy(() -> Preferences.parse("prettiest")).hasMessageContaining("PRETTIEST");
-    assertThatThrownBy(() -> new Preference(Kind.ROOT, "")).hasMessageContaining("needs a name");
-    assertThatThrownBy(() -> new Preference(Kind.PLAYS, "x")).hasMessageContaining("no name");
+    assertThatThrownBy(() -> new Preference(Criterion.ROOT, ""))
+        .hasMessageContaining("needs a name");
+    assertThatThrownBy(() -> new Preference(Criterion.PLAYS, "x")).hasMessageContaining("no name");
   }
 
   @Test

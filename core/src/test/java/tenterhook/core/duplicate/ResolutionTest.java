@@ -76,7 +76,7 @@ class ResolutionTest {
     String before = Tracks.BOOK.rewritten("", List.of("80S", "SKA"), List.of());
     String other = Tracks.BOOK.rewritten("", List.of("90S", "ELC", "TRN"), List.of());
     Tracks tracks = Tracks.none().with(NOTES.key() + "=" + before).with(NOTES.key() + "=" + other);
-    Gain.Value gain = (Gain.Value) of(tracks, Crates.NONE).gains().getFirst();
+    Gain.ValueGain gain = (Gain.ValueGain) of(tracks, Crates.NONE).gains().getFirst();
     assertThat(Tracks.BOOK.codesIn(gain.after()))
         .containsExactlyInAnyOrder("80S", "SKA", "ELC", "TRN");
   }
@@ -87,7 +87,7 @@ class ResolutionTest {
         Tracks.none().with("artwork=" + cover("a", 300)).with("artwork=" + cover("b", 800));
     assertThat(of(larger, Crates.NONE).gains())
         .singleElement()
-        .isEqualTo(new Gain.Value(Fields.ARTWORK, 2, cover("a", 300), cover("b", 800)));
+        .isEqualTo(new Gain.ValueGain(Fields.ARTWORK, 2, cover("a", 300), cover("b", 800)));
     Tracks alike =
         Tracks.none().with("artwork=" + cover("a", 600)).with("artwork=" + cover("b", 640));
     assertThat(of(alike, Crates.NONE).gains()).isEmpty();

@@ -195,7 +195,7 @@ class FindParserTest {
         500,
         random -> {
           Query query = queries(random);
-          Rule.Group rule = Rule.of(query);
+          Rule.RuleGroup rule = Rule.of(query);
           assertThat(Rule.of(good(FindText.write(rule.query())))).isEqualTo(Rule.of(rule.query()));
           assertThat(FindText.write(Rule.of(rule.query()).query()))
               .isEqualTo(FindText.write(rule.query()));

@@ -81,7 +81,7 @@ class GenresTest {
     Crates crates =
         Crates.NONE.plus(
             "Shelf",
-            new Crate.RuleCrate("Ska night", new Rule.Group(Rule.Kind.ALL, List.of(line))));
+            new Crate.RuleCrate("Ska night", new Rule.RuleGroup(Rule.Kind.ALL, List.of(line))));
     Snapshot after =
         SNAPSHOT.with(
             List.of(

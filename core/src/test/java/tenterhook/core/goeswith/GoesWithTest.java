@@ -6,8 +6,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import tenterhook.core.Tracks;
-import tenterhook.core.goeswith.Follower.Part;
 import tenterhook.core.goeswith.Follower.Reason;
+import tenterhook.core.goeswith.Follower.ScorePart;
 import tenterhook.core.track.Snapshot;
 
 class GoesWithTest {
@@ -47,7 +47,7 @@ class GoesWithTest {
     return new GoesWith(snapshot, share).of(1, snapshot.tracks(), 50);
   }
 
-  private static Part part(List<Follower> all, int id, Reason reason) {
+  private static ScorePart part(List<Follower> all, int id, Reason reason) {
     return all.stream()
         .filter(f -> f.id() == id)
         .flatMap(f -> f.parts().stream())
@@ -61,8 +61,8 @@ class GoesWithTest {
     List<Follower> all = followers(0.06);
     assertThat(all).extracting(Follower::id).containsExactly(2, 3, 5, 7);
     for (Follower one : all) {
-      assertThat(one.score()).isEqualTo(one.parts().stream().mapToInt(Part::points).sum());
-      assertThat(one.parts()).extracting(Part::reason).containsExactly(Reason.values());
+      assertThat(one.score()).isEqualTo(one.parts().stream().mapToInt(ScorePart::points).sum());
+      assertThat(one.parts()).extracting(ScorePart::reason).containsExactly(Reason.values());
     }
     assertThat(all.getFirst().score()).isGreaterThan(80);
   }

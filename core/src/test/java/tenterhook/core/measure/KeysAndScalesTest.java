@@ -104,7 +104,7 @@ class KeysAndScalesTest {
 
   @Test
   void anOverviewIsKeptToTheByteAndHalvesWhenItIsFull() {
-    Overview.Builder builder = new Overview.Builder(4000);
+    Overview.ColumnGatherer builder = new Overview.ColumnGatherer(4000);
     float[] samples = new float[4000 * 60];
     samples[4000 * 30] = 0.8f;
     builder.add(samples, samples.length);

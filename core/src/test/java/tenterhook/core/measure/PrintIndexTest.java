@@ -12,7 +12,7 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import tenterhook.core.measure.PrintIndex.Match;
+import tenterhook.core.measure.PrintIndex.Hit;
 
 class PrintIndexTest {
   private static final Map<Integer, SoundPrint> PRINTS = new HashMap<>();
@@ -43,8 +43,8 @@ class PrintIndexTest {
   @Test
   void wornPrintsAreFoundWithTheirOffset() {
     for (int id = 1; id <= 1000; id += 37) {
-      List<Match> found = index.find(worn(PRINTS.get(id), 12, 12, id));
-      assertThat(found).extracting(Match::id).containsExactly(id);
+      List<Hit> found = index.find(worn(PRINTS.get(id), 12, 12, id));
+      assertThat(found).extracting(Hit::id).containsExactly(id);
       assertThat(found.getFirst().likeness().offset()).isEqualTo(-12);
       assertThat(found.getFirst().likeness().share()).isBetween(0.84, 0.92);
     }
@@ -66,7 +66,7 @@ class PrintIndexTest {
       prints.put(id, SoundPrint.of(same));
     }
     PrintIndex crowded = PrintIndex.of(prints);
-    assertThat(crowded.find(PRINTS.get(5))).extracting(Match::id).containsExactly(5);
+    assertThat(crowded.find(PRINTS.get(5))).extracting(Hit::id).containsExactly(5);
     assertThat(crowded.find(SoundPrint.of(same))).isNotEmpty();
   }
 
@@ -107,7 +107,7 @@ class PrintIndexTest {
     SoundPrint one = print(samples);
     SoundPrint other = print(softLate);
     PrintIndex small = PrintIndex.of(Map.of(1, one, 2, PRINTS.get(2)));
-    assertThat(small.find(other)).extracting(Match::id).containsExactly(1);
+    assertThat(small.find(other)).extracting(Hit::id).containsExactly(1);
   }
 
   private static SoundPrint print(float[] samples) {
@@ -178,7 +178,7 @@ class PrintIndexTest {
     int toBuild = asked.getAndSet(0);
     assertThat(toBuild).isEqualTo(2 * ids.length);
     assertThat(elsewhere.find(worn(PRINTS.get(77), 3, 10, 1)))
-        .extracting(Match::id)
+        .extracting(Hit::id)
         .containsExactly(77);
     assertThat(asked.get()).isLessThanOrEqualTo(64);
   }

@@ -150,11 +150,11 @@ class WeaveTest {
     Weave weave = Weave.of(lost, Tracks.BOOK, WeaveBy.FOLDER);
     List<NextStep> steps = NextStep.of(weave, lost, List.of(), 20);
     NextStep first = steps.getFirst();
-    assertThat(first.kind()).isEqualTo(NextStep.Kind.LOST_FOLDER);
+    assertThat(first.kind()).isEqualTo(NextStep.StepKind.LOST_FOLDER);
     assertThat(first.subject()).isEqualTo("Skate");
     assertThat(first.holes()).isEqualTo(3);
     assertThat(steps)
-        .filteredOn(s -> s.kind() == NextStep.Kind.LOST_FILES)
+        .filteredOn(s -> s.kind() == NextStep.StepKind.LOST_FILES)
         .singleElement()
         .satisfies(s -> assertThat(s.tracks()).isEqualTo(Tracks.ids(4)));
   }
@@ -169,12 +169,12 @@ class WeaveTest {
     List<NextStep> steps =
         NextStep.of(Weave.of(messy, Tracks.BOOK, WeaveBy.FOLDER), messy, List.of(), 50);
     assertThat(steps)
-        .filteredOn(s -> s.kind() == NextStep.Kind.STRAYS)
+        .filteredOn(s -> s.kind() == NextStep.StepKind.STRAYS)
         .singleElement()
         .satisfies(s -> assertThat(s.decisions()).isEqualTo(2))
         .satisfies(s -> assertThat(s.holes()).isEqualTo(2));
     assertThat(steps)
-        .filteredOn(s -> s.kind() == NextStep.Kind.DUPLICATES)
+        .filteredOn(s -> s.kind() == NextStep.StepKind.DUPLICATES)
         .singleElement()
         .satisfies(s -> assertThat(s.holes()).isEqualTo(1));
     assertThat(NextStep.of(Weave.of(messy, Tracks.BOOK, WeaveBy.FOLDER), messy, List.of(), 2))
@@ -214,7 +214,7 @@ class WeaveTest {
         .containsExactly(tuple("artist-in-title", 3, 1), tuple("file-name", 2, 1));
     assertThat(steps.getFirst().tracks()).isEqualTo(Tracks.ids(1, 2, 3));
     assertThat(steps)
-        .filteredOn(s -> s.kind() == NextStep.Kind.REPAIRS)
+        .filteredOn(s -> s.kind() == NextStep.StepKind.REPAIRS)
         .as("three kinds at most, and none that closes no hole")
         .extracting(NextStep::subject)
         .containsExactly("artist-in-title", "file-name", "catalogue");
@@ -222,7 +222,8 @@ class WeaveTest {
 
   @Test
   void aStepTakesADecision() {
-    assertThatThrownBy(() -> new NextStep(NextStep.Kind.FIELD, "year", 1, 0, new RoaringBitmap()))
+    assertThatThrownBy(
+            () -> new NextStep(NextStep.StepKind.FIELD, "year", 1, 0, new RoaringBitmap()))
         .hasMessageContaining("was 0");
   }
 }

@@ -33,7 +33,7 @@ final class ClashPane extends VBox {
   private final VBox lines = new VBox(8);
 
   /** All that is worked out beside the window. */
-  private record Found(
+  private record ClashesFound(
       List<Clash> written,
       Map<String, List<String>> instead,
       List<Clash> bare,
@@ -61,7 +61,7 @@ final class ClashPane extends VBox {
         () -> {
           Clashes clashes = new Clashes(state.snapshot(), state.codebook());
           List<Clash> written = clashes.all();
-          return new Found(
+          return new ClashesFound(
               written,
               written.stream()
                   .collect(Collectors.toMap(Clash::token, c -> clashes.otherTokens(c.token()))),
@@ -73,7 +73,7 @@ final class ClashPane extends VBox {
         this::show);
   }
 
-  private void show(Found found) {
+  private void show(ClashesFound found) {
     Notation notation = workspace.state().get().codebook().notation();
     lines.getChildren().clear();
     say(
@@ -96,7 +96,7 @@ final class ClashPane extends VBox {
   }
 
   /** What would be found by mistake were codes written otherwise. */
-  private void sayStyles(Found found) {
+  private void sayStyles(ClashesFound found) {
     found
         .byStyle()
         .forEach(
@@ -107,7 +107,7 @@ final class ClashPane extends VBox {
             });
   }
 
-  private void sayRates(Found found) {
+  private void sayRates(ClashesFound found) {
     say(Words.of("clash.rates"), "strong");
     for (Suggestions.Rate rate : found.rates()) {
       if (rate.tracks() > 0) {

@@ -23,11 +23,13 @@ final class TrackMenu {
   private final Workspace workspace;
   private final TrackPane pane;
   private final Columns columns;
+  private final TrackActions actions;
 
-  TrackMenu(Workspace workspace, TrackPane pane, Columns columns) {
+  TrackMenu(Workspace workspace, TrackPane pane, Columns columns, TrackActions actions) {
     this.workspace = workspace;
     this.pane = pane;
     this.columns = columns;
+    this.actions = actions;
   }
 
   ContextMenu menu() {
@@ -51,10 +53,10 @@ final class TrackMenu {
             Look.item("menu.measure", () -> workspace.measuring().measure(pane.selection())),
             Look.item("menu.follow", () -> workspace.frame().goesWith()),
             Look.item("menu.played", () -> NightQuestion.count(workspace, chosen())),
-            Look.item("menu.rest", () -> pane.flag(Fields.RESTING)),
-            Look.item("menu.guard", () -> pane.flag(Fields.GUARDED)),
+            Look.item("menu.rest", () -> actions.flag(pane.selection(), Fields.RESTING)),
+            Look.item("menu.guard", () -> actions.flag(pane.selection(), Fields.GUARDED)),
             Look.item("menu.copyPath", this::copyPath),
-            Look.item("menu.remove", pane::remove),
+            Look.item("menu.remove", () -> actions.remove(pane.selection())),
             new SeparatorMenuItem(),
             shown);
   }
@@ -64,7 +66,7 @@ final class TrackMenu {
     for (int i = 0; i <= 5; i++) {
       int value = i;
       String name = i == 0 ? Words.of("menu.noRating") : String.valueOf(i);
-      rating.getItems().add(Look.named(name, () -> pane.rate(value)));
+      rating.getItems().add(Look.named(name, () -> actions.rate(pane.selection(), value)));
     }
     return rating;
   }

@@ -14,12 +14,10 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
-import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
-import tenterhook.core.find.Finder;
 import tenterhook.core.find.Query;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackOrder;
@@ -40,11 +38,10 @@ public final class TrackPane extends BorderPane {
   private final Label count = Look.label("", "second");
   private final Columns columns;
   private final EditPanel editPanel;
+  private final TrackActions actions;
+  private final Narrowing narrowing;
   private TrackList list = new TrackList("", List.of(), false);
   private Query query = Query.ALL;
-  private Query answeredQuery = Query.ALL;
-  private @Nullable Snapshot answered;
-  private RoaringBitmap answer = new RoaringBitmap();
 
   /**
    * A table.
@@ -53,6 +50,8 @@ public final class TrackPane extends BorderPane {
    */
   public TrackPane(Workspace workspace) {
     this.workspace = workspace;
+    this.actions = new TrackActions(workspace);
+    this.narrowing = new Narrowing(workspace);
     this.columns = new Columns(workspace, table, this::edit);
     this.editPanel = new EditPanel(workspace, this::closeEdit);
     table.setItems(rows);
@@ -63,7 +62,7 @@ public final class TrackPane extends BorderPane {
     table.setPlaceholder(Look.label(Words.of("table.empty"), "empty"));
     table.setFixedCellSize(27);
     table.setSortPolicy(t -> sort());
-    table.setContextMenu(new TrackMenu(workspace, this, columns).menu());
+    table.setContextMenu(new TrackMenu(workspace, this, columns, actions).menu());
     table.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     table
         .getSelectionModel()
@@ -80,7 +79,7 @@ public final class TrackPane extends BorderPane {
   /** Shows another list, unnarrowed. */
   public void show(TrackList other) {
     list = other;
-    answered = null;
+    narrowing.forget();
     query = Query.ALL;
     fill();
   }
@@ -134,7 +133,7 @@ public final class TrackPane extends BorderPane {
   private void fill() {
     Snapshot snapshot = workspace.state().get().snapshot();
     List<Integer> ids = new ArrayList<>();
-    RoaringBitmap found = found(snapshot);
+    RoaringBitmap found = narrowing.found(list, query, snapshot);
     for (int id : list.ids()) {
       if (found.contains(id) && snapshot.has(id)) {
         ids.add(id);
@@ -146,20 +145,6 @@ public final class TrackPane extends BorderPane {
         ids.size() == list.ids().size()
             ? Words.of("table.count", ids.size())
             : Words.of("table.countOf", ids.size(), list.ids().size()));
-  }
-
-  /** Looks in the last answer alone while somebody goes on typing. */
-  private RoaringBitmap found(Snapshot snapshot) {
-    RoaringBitmap scope = new RoaringBitmap();
-    if (answered == snapshot && Finder.narrows(answeredQuery, query)) {
-      scope.or(answer);
-    } else {
-      list.ids().forEach(scope::add);
-    }
-    answer = query.equals(Query.ALL) ? scope : workspace.contents().finder().find(query, scope);
-    answered = snapshot;
-    answeredQuery = query;
-    return answer;
   }
 
   private void refresh() {
@@ -227,14 +212,14 @@ public final class TrackPane extends BorderPane {
     if (event.isAltDown() && event.getCode().isDigitKey()) {
       int rating = event.getCode().ordinal() - KeyCode.DIGIT0.ordinal();
       if (rating <= 5) {
-        rate(rating);
+        actions.rate(selection(), rating);
         event.consume();
       }
     } else if (!event.isControlDown() && !event.isAltDown()) {
       switch (event.getCode()) {
-        case R -> flag(Fields.RESTING);
-        case G -> flag(Fields.GUARDED);
-        case DELETE -> remove();
+        case R -> actions.flag(selection(), Fields.RESTING);
+        case G -> actions.flag(selection(), Fields.GUARDED);
+        case DELETE -> actions.remove(selection());
         case ENTER -> editFocused();
         default -> {
           return;
@@ -252,41 +237,6 @@ public final class TrackPane extends BorderPane {
               ? columns.firstEditable()
               : table.getVisibleLeafColumn(at.getColumn());
       table.edit(at.getRow(), column);
-    }
-  }
-
-  /** Rates the selection; 0 takes the rating away. */
-  void rate(int rating) {
-    String raw = rating == 0 ? "" : String.valueOf(rating);
-    RoaringBitmap ids = selection();
-    workspace.command(
-        Fields.RATING.label(),
-        ids.getCardinality(),
-        now -> TrackEdits.set(now.snapshot(), ids, Map.of(Fields.RATING, raw)));
-  }
-
-  /** Sets a flag on the selection, or clears it when all have it. */
-  void flag(Field<Boolean> flag) {
-    RoaringBitmap ids = selection();
-    workspace.command(
-        flag.label(),
-        ids.getCardinality(),
-        now -> {
-          boolean all = ids.stream().noneMatch(id -> now.snapshot().raw(id, flag).isEmpty());
-          return TrackEdits.flag(now.snapshot(), ids, flag, !all);
-        });
-  }
-
-  /** Asks, then takes the selection out of the collection. */
-  void remove() {
-    RoaringBitmap ids = selection();
-    if (!ids.isEmpty()) {
-      workspace
-          .frame()
-          .ask(
-              Words.of("ask.remove", ids.getCardinality()),
-              Words.of("do.remove", ids.getCardinality()),
-              () -> workspace.apply(TrackEdits.remove(workspace.state().get().snapshot(), ids)));
     }
   }
 

@@ -41,7 +41,7 @@ final class BuildPane extends VBox {
   private static final List<String> TEMPO_STEPS = List.of("5", "2", "10", "20");
 
   /** What is built. */
-  private enum Kind {
+  private enum BuiltBy {
     CODES("{meaning}"),
     DECADES("{from}s"),
     YEARS("{from}"),
@@ -50,7 +50,7 @@ final class BuildPane extends VBox {
 
     private final String pattern;
 
-    Kind(String pattern) {
+    BuiltBy(String pattern) {
       this.pattern = pattern;
     }
 
@@ -65,7 +65,7 @@ final class BuildPane extends VBox {
 
   private final Workspace workspace;
   private final Runnable back;
-  private final ComboBox<Kind> kind = new ComboBox<>();
+  private final ComboBox<BuiltBy> kind = new ComboBox<>();
   private final ComboBox<String> of = new ComboBox<>();
   private final Label ofWhat = Look.label("", "second");
   private final TextField pattern = new TextField();
@@ -97,13 +97,13 @@ final class BuildPane extends VBox {
     VBox.setVgrow(both, Priority.ALWAYS);
     getChildren().addAll(head(), both);
     filling = true;
-    kind.setValue(Kind.CODES);
+    kind.setValue(BuiltBy.CODES);
     filling = false;
   }
 
   private void prepare() {
     kind.setId("build-kind");
-    kind.getItems().setAll(Kind.values());
+    kind.getItems().setAll(BuiltBy.values());
     kind.setMaxWidth(Double.MAX_VALUE);
     kind.setAccessibleText(Words.of("build.kind"));
     of.setId("build-of");
@@ -175,7 +175,7 @@ final class BuildPane extends VBox {
       return;
     }
     filling = true;
-    Kind now = kind.getValue();
+    BuiltBy now = kind.getValue();
     String keptOf = of.getValue();
     CollectionState state = workspace.state().get();
     fillOf(now, keptOf, state);
@@ -185,7 +185,7 @@ final class BuildPane extends VBox {
     ofChosen();
   }
 
-  private void fillOf(Kind now, String keptOf, CollectionState state) {
+  private void fillOf(BuiltBy now, String keptOf, CollectionState state) {
     of.getItems()
         .setAll(
             switch (now) {
@@ -200,7 +200,7 @@ final class BuildPane extends VBox {
             : of.getItems().isEmpty() ? null : of.getItems().getFirst());
   }
 
-  private void showParts(Kind now) {
+  private void showParts(BuiltBy now) {
     shown(!of.getItems().isEmpty(), of, ofWhat);
     ofWhat.setText(
         Words.of(
@@ -209,8 +209,8 @@ final class BuildPane extends VBox {
               case TEMPI -> "build.step";
               default -> "build.facet";
             }));
-    shown(now == Kind.SHELVES, names, namesWords);
-    shown(now != Kind.SHELVES, shelf, shelfWords);
+    shown(now == BuiltBy.SHELVES, names, namesWords);
+    shown(now != BuiltBy.SHELVES, shelf, shelfWords);
   }
 
   private static void shown(boolean yes, Node... nodes) {
@@ -274,7 +274,7 @@ final class BuildPane extends VBox {
   }
 
   private Crates built(CollectionState state) {
-    Kind now = kind.getValue();
+    BuiltBy now = kind.getValue();
     String named = pattern.getText();
     return switch (now) {
       case CODES -> {
@@ -320,6 +320,6 @@ final class BuildPane extends VBox {
   }
 
   private String where() {
-    return kind.getValue() == Kind.SHELVES ? Words.of("build.newShelves") : shelf.getText();
+    return kind.getValue() == BuiltBy.SHELVES ? Words.of("build.newShelves") : shelf.getText();
   }
 }

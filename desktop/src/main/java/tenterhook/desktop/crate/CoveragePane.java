@@ -25,7 +25,7 @@ import tenterhook.core.code.Code;
 import tenterhook.core.code.Facet;
 import tenterhook.core.crate.Builders;
 import tenterhook.core.crate.Coverage;
-import tenterhook.core.crate.Coverage.Cell;
+import tenterhook.core.crate.Coverage.Crossing;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.desktop.theme.Look;
@@ -48,7 +48,7 @@ final class CoveragePane extends VBox {
   private final Label words = Look.label("", "second");
   private final Button make = Look.primary("", this::makeTicked);
   private final Button oneEach = Look.button("", this::makeOneEach);
-  private final Map<Cell, CheckBox> ticks = new LinkedHashMap<>();
+  private final Map<Crossing, CheckBox> ticks = new LinkedHashMap<>();
   private Optional<Coverage> coverage = Optional.empty();
   private boolean filling;
 
@@ -153,7 +153,7 @@ final class CoveragePane extends VBox {
       Code row = now.rows().given().get(r);
       grid.add(name(row), 0, r + 1);
       for (int c = 0; c < across.size(); c++) {
-        Cell cell = new Cell(row.token(), across.get(c).token());
+        Crossing cell = new Crossing(row.token(), across.get(c).token());
         thin += now.count(cell.row(), cell.column()) < ENOUGH ? 1 : 0;
         grid.add(place(now, cell), c + 1, r + 1);
       }
@@ -169,7 +169,7 @@ final class CoveragePane extends VBox {
     return box;
   }
 
-  private HBox place(Coverage now, Cell cell) {
+  private HBox place(Coverage now, Crossing cell) {
     int count = now.count(cell.row(), cell.column());
     Button open = Look.button(String.valueOf(count), () -> open(now, cell), "coverage-count");
     open.setId("cell-" + cell.row() + "-" + cell.column());
@@ -187,7 +187,7 @@ final class CoveragePane extends VBox {
     return box;
   }
 
-  private void open(Coverage now, Cell cell) {
+  private void open(Coverage now, Crossing cell) {
     workspace
         .frame()
         .show(
@@ -195,8 +195,8 @@ final class CoveragePane extends VBox {
                 cell.row() + " × " + cell.column(), now.tracks(cell.row(), cell.column())));
   }
 
-  private List<Cell> ticked() {
-    List<Cell> chosen = new ArrayList<>();
+  private List<Crossing> ticked() {
+    List<Crossing> chosen = new ArrayList<>();
     ticks.forEach(
         (cell, tick) -> {
           if (tick.isSelected()) {

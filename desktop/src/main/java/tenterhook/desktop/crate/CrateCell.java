@@ -11,7 +11,7 @@ import tenterhook.desktop.theme.Drop;
 import tenterhook.desktop.theme.Look;
 
 /** A shelf or a crate in the list, with its count; dragged to another place. */
-final class CrateCell extends ListCell<CratesModel.Entry> {
+final class CrateCell extends ListCell<CratesModel.CrateEntry> {
   private static final DataFormat ROW = new DataFormat("application/x-tenterhook-crate");
   private static final PseudoClass SHELF = PseudoClass.getPseudoClass("shelf");
   private static final Insets ABOVE = new Insets(4, 0, 0, 0);
@@ -34,7 +34,7 @@ final class CrateCell extends ListCell<CratesModel.Entry> {
   }
 
   @Override
-  protected void updateItem(CratesModel.Entry entry, boolean empty) {
+  protected void updateItem(CratesModel.CrateEntry entry, boolean empty) {
     super.updateItem(entry, empty);
     setText(null);
     if (empty || entry == null) {

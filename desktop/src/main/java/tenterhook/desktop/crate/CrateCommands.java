@@ -57,7 +57,7 @@ final class CrateCommands {
   }
 
   void addRule(String shelf) {
-    Rule.Group empty = new Rule.Group(Rule.Kind.ALL, List.of());
+    Rule.RuleGroup empty = new Rule.RuleGroup(Rule.Kind.ALL, List.of());
     add(shelf, name -> new Crate.RuleCrate(name, empty));
   }
 

@@ -35,7 +35,7 @@ final class CratesModel {
    * @param count tracks of a crate, crates of a shelf
    * @param use what is to be said of it
    */
-  record Entry(String shelf, String crate, int count, Use use) {
+  record CrateEntry(String shelf, String crate, int count, Use use) {
     boolean isShelf() {
       return crate.isEmpty();
     }
@@ -48,18 +48,18 @@ final class CratesModel {
       return use == Use.EMPTY ? Words.of("crates.empty") : String.valueOf(count);
     }
 
-    boolean sameAs(Entry other) {
+    boolean sameAs(CrateEntry other) {
       return shelf.equals(other.shelf) && crate.equals(other.crate);
     }
   }
 
   /** All shelves with their crates, top to bottom. */
-  static List<Entry> entries(CollectionState state, CrateContents contents) {
+  static List<CrateEntry> entries(CollectionState state, CrateContents contents) {
     RoaringBitmap played =
         state.snapshot().tracks(id -> state.snapshot().value(id, Fields.PLAYS).orElse(0) > 0);
-    List<Entry> all = new ArrayList<>();
+    List<CrateEntry> all = new ArrayList<>();
     for (Shelf shelf : state.crates().shelves()) {
-      all.add(new Entry(shelf.name(), "", shelf.crates().size(), Use.USED));
+      all.add(new CrateEntry(shelf.name(), "", shelf.crates().size(), Use.USED));
       for (Crate crate : shelf.crates()) {
         int count = contents.count(crate);
         boolean heard =
@@ -68,14 +68,14 @@ final class CratesModel {
                 .filter(m -> RoaringBitmap.intersects(m, played))
                 .isPresent();
         Use use = count == 0 ? Use.EMPTY : heard ? Use.USED : Use.NEVER_PLAYED;
-        all.add(new Entry(shelf.name(), crate.name(), count, use));
+        all.add(new CrateEntry(shelf.name(), crate.name(), count, use));
       }
     }
     return all;
   }
 
   /** Only crates that are empty or never played, with their shelves. */
-  static List<Entry> idle(List<Entry> all) {
+  static List<CrateEntry> idle(List<CrateEntry> all) {
     Set<String> shelves = new java.util.HashSet<>();
     all.stream().filter(e -> e.use() != Use.USED).forEach(e -> shelves.add(e.shelf()));
     return all.stream()
@@ -84,7 +84,7 @@ final class CratesModel {
   }
 
   /** How many crates are of one use. */
-  static int count(List<Entry> all, Use use) {
+  static int count(List<CrateEntry> all, Use use) {
     return (int) all.stream().filter(e -> !e.isShelf() && e.use() == use).count();
   }
 
@@ -96,12 +96,12 @@ final class CratesModel {
    * @param to the row whose place it takes; a crate on a shelf's row goes to that shelf's beginning
    * @return empty when nothing moves
    */
-  static Optional<Crates> moved(Crates crates, List<Entry> all, int from, int to) {
+  static Optional<Crates> moved(Crates crates, List<CrateEntry> all, int from, int to) {
     if (from == to || to < 0 || to >= all.size()) {
       return Optional.empty();
     }
-    Entry moving = all.get(from);
-    Entry target = all.get(to);
+    CrateEntry moving = all.get(from);
+    CrateEntry target = all.get(to);
     if (moving.isShelf()) {
       int place = crates.shelves().indexOf(crates.shelf(target.shelf()).orElseThrow());
       Crates after = crates.movedShelf(moving.shelf(), place);
@@ -111,7 +111,7 @@ final class CratesModel {
       boolean up = to < from;
       int at = all.indexOf(target);
       // upwards past a shelf's name means to the end of the shelf before
-      Entry before =
+      CrateEntry before =
           up && target.shelf().equals(moving.shelf()) && at > 0 ? all.get(at - 1) : target;
       int place = before == target ? 0 : Integer.MAX_VALUE;
       return Optional.of(crates.moved(moving.crate(), before.shelf(), place));

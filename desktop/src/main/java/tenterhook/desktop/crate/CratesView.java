@@ -23,7 +23,7 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.track.TrackOrder;
 import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.control.TrackPane;
-import tenterhook.desktop.crate.CratesModel.Entry;
+import tenterhook.desktop.crate.CratesModel.CrateEntry;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.TrackList;
@@ -32,7 +32,7 @@ import tenterhook.desktop.workspace.Workspace;
 /** Shelves and crates, the lines of a rule crate with what each does, and the tracks it holds. */
 public final class CratesView extends StationOutline {
   private final CrateCommands commands;
-  private final ListView<Entry> entries = new ListView<>();
+  private final ListView<CrateEntry> entries = new ListView<>();
   private final Label title = Look.label("", "heading");
   private final Label words = Look.label("", "second");
   private final RuleEditor editor;
@@ -49,10 +49,10 @@ public final class CratesView extends StationOutline {
   private final VBox main;
   private final Button loose = Look.button("", this::showLoose, "quiet");
   private final Button idle = Look.button("", this::onlyIdle, "quiet");
-  private List<Entry> all = List.of();
+  private List<CrateEntry> all = List.of();
   private boolean idleOnly;
   private boolean asText;
-  private Optional<Entry> chosen = Optional.empty();
+  private Optional<CrateEntry> chosen = Optional.empty();
 
   /** The view. */
   public CratesView(Workspace workspace) {
@@ -146,7 +146,7 @@ public final class CratesView extends StationOutline {
     }
     CrateContents contents = workspace.contents();
     all = CratesModel.entries(workspace.state().get(), contents);
-    List<Entry> now = idleOnly ? CratesModel.idle(all) : all;
+    List<CrateEntry> now = idleOnly ? CratesModel.idle(all) : all;
     entries.getItems().setAll(now);
     sayUse(contents);
     pickAgain(now);
@@ -160,10 +160,10 @@ public final class CratesView extends StationOutline {
     idle.setVisible(idleOnly || empty + unplayed > 0);
   }
 
-  private void pickAgain(List<Entry> now) {
-    Optional<Entry> again =
+  private void pickAgain(List<CrateEntry> now) {
+    Optional<CrateEntry> again =
         now.stream().filter(e -> chosen.filter(e::sameAs).isPresent()).findFirst();
-    Entry first = now.stream().filter(e -> !e.isShelf()).findFirst().orElse(null);
+    CrateEntry first = now.stream().filter(e -> !e.isShelf()).findFirst().orElse(null);
     if (again.isPresent() || first != null) {
       entries.getSelectionModel().select(again.orElse(first));
       picked(again.orElse(first)); // a rule may be another though its crate counts the same
@@ -220,10 +220,10 @@ public final class CratesView extends StationOutline {
   }
 
   private void choose(String shelf, String crate) {
-    chosen = Optional.of(new Entry(shelf, crate, 0, CratesModel.Use.USED));
+    chosen = Optional.of(new CrateEntry(shelf, crate, 0, CratesModel.Use.USED));
   }
 
-  private void picked(Entry entry) {
+  private void picked(CrateEntry entry) {
     if (entry == null) {
       return;
     }
@@ -247,7 +247,7 @@ public final class CratesView extends StationOutline {
   }
 
   private String shelf() {
-    return chosen.map(Entry::shelf).orElse(Words.of("crates.firstShelf"));
+    return chosen.map(CrateEntry::shelf).orElse(Words.of("crates.firstShelf"));
   }
 
   private void nothing() {
@@ -374,7 +374,7 @@ public final class CratesView extends StationOutline {
       CratesModel.moved(crates(), all, from, to)
           .ifPresent(
               after -> {
-                Entry moving = all.get(from);
+                CrateEntry moving = all.get(from);
                 String shelf =
                     moving.isShelf()
                         ? moving.shelf()

@@ -1,6 +1,5 @@
 package tenterhook.desktop.crate;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -31,7 +30,7 @@ final class LineRow extends HBox {
   private final Codebook codebook;
   private final Hand hand;
   private final ComboBox<String> subject = new ComboBox<>();
-  private final ComboBox<How> how = new ComboBox<>();
+  private final ComboBox<Comparison> how = new ComboBox<>();
   private final TextField values = new TextField();
   private final Region handle = new Region();
   private final String kept;
@@ -53,37 +52,6 @@ final class LineRow extends HBox {
 
     /** The values are being written; offers may be shown. */
     void writing(LineRow row);
-  }
-
-  /** How a value is asked for. */
-  enum How {
-    /** The value, or any of several. */
-    IS("rule.is", ""),
-    /** Every one of several codes. */
-    ALL("rule.allOf", ""),
-    /** None of the values. */
-    IS_NOT("rule.isNot", "not "),
-    /** The attribute is a hole. */
-    MISSING("rule.missing", "missing:"),
-    /** The attribute is no hole. */
-    PRESENT("rule.present", "present:");
-
-    private final String words;
-    private final String before;
-
-    How(String words, String before) {
-      this.words = words;
-      this.before = before;
-    }
-
-    boolean takesValues() {
-      return ordinal() < MISSING.ordinal();
-    }
-
-    @Override
-    public String toString() {
-      return Words.of(words);
-    }
   }
 
   LineRow(Codebook codebook, Rule.Line line, Hand hand) {
@@ -128,35 +96,15 @@ final class LineRow extends HBox {
   private void fill(Rule.Line line) {
     Condition asked = line.condition();
     subject.setValue(shown(asked.subject().key()));
-    how.getItems().setAll(hows(asked.subject()));
-    how.setValue(howOf(line));
+    how.getItems().setAll(Comparison.possible(asked.subject(), codebook));
+    how.setValue(Comparison.of(line));
     values.setVisible(how.getValue().takesValues());
     values.setText(textOf(asked));
-  }
-
-  private static How howOf(Rule.Line line) {
-    return switch (line.condition().test()) {
-      case Condition.Missing missing -> line.turned() ? How.PRESENT : How.MISSING;
-      case Condition.Present present -> line.turned() ? How.MISSING : How.PRESENT;
-      case Condition.AnyOf any -> line.turned() ? How.IS_NOT : How.IS;
-      case Condition.AllOf all -> line.turned() ? How.IS_NOT : How.ALL;
-    };
   }
 
   private static String textOf(Condition asked) {
     String between = asked.test() instanceof Condition.AllOf ? "&" : "|";
     return String.join(between, asked.values().stream().map(FindText::value).toList());
-  }
-
-  private List<How> hows(Subject asked) {
-    List<How> hows = new ArrayList<>(List.of(How.values()));
-    if (!asked.ofCodes(codebook)) {
-      hows.remove(How.ALL);
-    }
-    if (!asked.canBeMissing()) {
-      hows.removeAll(List.of(How.MISSING, How.PRESENT));
-    }
-    return hows;
   }
 
   /** A line to begin with: it holds for every track that has a year. */
@@ -236,17 +184,17 @@ final class LineRow extends HBox {
   private Parsed parsed() {
     String key = subjectKey();
     String quoted = key.contains(" ") ? '"' + key + '"' : key;
-    How asked = how.getValue();
+    Comparison asked = how.getValue();
     String typed = values.getText().strip();
     return FindParser.parse(
         asked.takesValues()
-            ? asked.before + quoted + ":" + marked(asked, typed)
-            : asked.before + quoted,
+            ? asked.before() + quoted + ":" + marked(asked, typed)
+            : asked.before() + quoted,
         codebook);
   }
 
-  private static String marked(How asked, String typed) {
-    return asked == How.ALL ? typed.replace('|', '&') : typed;
+  private static String marked(Comparison asked, String typed) {
+    return asked == Comparison.ALL ? typed.replace('|', '&') : typed;
   }
 
   private static Optional<Rule.Line> one(Parsed parsed) {
@@ -273,9 +221,9 @@ final class LineRow extends HBox {
     if (filling) {
       return;
     }
-    if (!hows(asked()).contains(how.getValue())) {
+    if (!Comparison.possible(asked(), codebook).contains(how.getValue())) {
       filling = true;
-      how.setValue(How.IS);
+      how.setValue(Comparison.IS);
       filling = false;
     }
     if (how.getValue().takesValues() && values.getText().isBlank()) {

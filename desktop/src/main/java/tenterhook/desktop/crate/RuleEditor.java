@@ -44,7 +44,7 @@ final class RuleEditor extends VBox {
   private static final double TALLEST = 270;
 
   private final Workspace workspace;
-  private final Predicate<Rule.Group> edited;
+  private final Predicate<Rule.RuleGroup> edited;
   private final CompletionsRow offers = new CompletionsRow();
   private final VBox notes = new VBox(2);
   private final List<EffectCells> cells = new ArrayList<>();
@@ -53,7 +53,7 @@ final class RuleEditor extends VBox {
   private boolean shown;
   private final ScrollPane scroll = new ScrollPane();
   private Crate.RuleCrate crate =
-      new Crate.RuleCrate("-", new Rule.Group(Rule.Kind.ALL, List.of()));
+      new Crate.RuleCrate("-", new Rule.RuleGroup(Rule.Kind.ALL, List.of()));
   private Crate.RuleCrate draft = crate;
 
   /**
@@ -61,7 +61,7 @@ final class RuleEditor extends VBox {
    *
    * @param edited gets the other rule; false when it was refused
    */
-  RuleEditor(Workspace workspace, Predicate<Rule.Group> edited) {
+  RuleEditor(Workspace workspace, Predicate<Rule.RuleGroup> edited) {
     this.workspace = workspace;
     this.edited = edited;
     setId("rule");
@@ -124,7 +124,7 @@ final class RuleEditor extends VBox {
   }
 
   /** What was refused is not left standing. */
-  private void edit(Rule.Group other) {
+  private void edit(Rule.RuleGroup other) {
     if (!edited.test(other)) {
       shown = false;
       show(crate);
@@ -135,7 +135,7 @@ final class RuleEditor extends VBox {
     return workspace.contents();
   }
 
-  private Rule.Group rule() {
+  private Rule.RuleGroup rule() {
     return crate.rule();
   }
 
@@ -190,7 +190,7 @@ final class RuleEditor extends VBox {
   }
 
   private static void places(Rule rule, List<Integer> at, List<List<Integer>> found) {
-    if (rule instanceof Rule.Group group) {
+    if (rule instanceof Rule.RuleGroup group) {
       for (int i = 0; i < group.parts().size(); i++) {
         places(group.parts().get(i), RuleEdits.joined(at, i), found);
       }
@@ -199,9 +199,9 @@ final class RuleEditor extends VBox {
     }
   }
 
-  private VBox group(Rule.Group group, List<Integer> place) {
+  private VBox group(Rule.RuleGroup group, List<Integer> place) {
     ComboBox<String> kind = kind(group, place);
-    Rule fresh = new Rule.Group(Rule.Kind.NONE, List.of(LineRow.fresh()));
+    Rule fresh = new Rule.RuleGroup(Rule.Kind.NONE, List.of(LineRow.fresh()));
     Button addLine = add("rule.addLine", group, place, LineRow.fresh());
     HBox head = new HBox(6, kind, addLine, add("rule.addGroup", group, place, fresh));
     head.setAlignment(Pos.CENTER_LEFT);
@@ -227,19 +227,19 @@ final class RuleEditor extends VBox {
     box.getStyleClass().add("group-box");
   }
 
-  private void parts(Rule.Group group, List<Integer> place, VBox box) {
+  private void parts(Rule.RuleGroup group, List<Integer> place, VBox box) {
     for (int i = 0; i < group.parts().size(); i++) {
       List<Integer> at = RuleEdits.joined(place, i);
       box.getChildren()
           .add(
               switch (group.parts().get(i)) {
                 case Rule.Line line -> line(line, at);
-                case Rule.Group inner -> group(inner, at);
+                case Rule.RuleGroup inner -> group(inner, at);
               });
     }
   }
 
-  private ComboBox<String> kind(Rule.Group group, List<Integer> place) {
+  private ComboBox<String> kind(Rule.RuleGroup group, List<Integer> place) {
     ComboBox<String> kind = new ComboBox<>();
     for (Rule.Kind one : Rule.Kind.values()) {
       kind.getItems().add(Words.of("rule." + one.name().toLowerCase(Locale.ROOT)));
@@ -249,12 +249,12 @@ final class RuleEditor extends VBox {
     kind.setOnAction(
         e -> {
           Rule.Kind chosen = Rule.Kind.values()[kind.getSelectionModel().getSelectedIndex()];
-          edit(RuleEdits.with(rule(), place, new Rule.Group(chosen, group.parts())));
+          edit(RuleEdits.with(rule(), place, new Rule.RuleGroup(chosen, group.parts())));
         });
     return kind;
   }
 
-  private Button add(String key, Rule.Group group, List<Integer> place, Rule part) {
+  private Button add(String key, Rule.RuleGroup group, List<Integer> place, Rule part) {
     return Look.button(
         Words.of(key), () -> edit(RuleEdits.with(rule(), place, group.plus(part))), "quiet");
   }

@@ -22,12 +22,12 @@ final class RuleText extends VBox {
   private static final int ROWS = 4;
 
   private final Workspace workspace;
-  private final Consumer<Rule.Group> edited;
+  private final Consumer<Rule.RuleGroup> edited;
   private Optional<Crate.RuleCrate> shown = Optional.empty();
   private final TextArea area = new TextArea();
   private final Label wrong = Look.label("", "hole");
 
-  RuleText(Workspace workspace, Consumer<Rule.Group> edited) {
+  RuleText(Workspace workspace, Consumer<Rule.RuleGroup> edited) {
     super(6);
     this.workspace = workspace;
     this.edited = edited;

@@ -165,7 +165,7 @@ final class SendOutPane extends VBox {
     }
     try {
       Path to = Path.of(folder.getText().strip());
-      SendingOut.Paths paths = paths();
+      SendingOut.Naming paths = paths();
       PlaylistFile chosen = form.getValue();
       List<Crate> some = crates;
       workspace.collection().keepSetting(FOLDER, folder.getText().strip());
@@ -181,21 +181,21 @@ final class SendOutPane extends VBox {
     }
   }
 
-  private SendingOut.Paths paths() {
+  private SendingOut.Naming paths() {
     return switch ((How) how.getSelectedToggle().getUserData()) {
-      case RELATIVE -> new SendingOut.Paths.Relative();
-      case ABSOLUTE -> new SendingOut.Paths.Absolute();
-      case COPIES -> new SendingOut.Paths.Copies();
+      case RELATIVE -> new SendingOut.Naming.Relative();
+      case ABSOLUTE -> new SendingOut.Naming.Absolute();
+      case COPIES -> new SendingOut.Naming.Copied();
       case ELSEWHERE -> {
         workspace.collection().keepSetting(HERE, here.getText().strip());
         workspace.collection().keepSetting(THERE, there.getText().strip());
-        yield new SendingOut.Paths.Elsewhere(
+        yield new SendingOut.Naming.Elsewhere(
             Path.of(here.getText().strip()), there.getText().strip());
       }
     };
   }
 
-  private void report(SendingOut.Report report, Path to) {
+  private void report(SendingOut.SentReport report, Path to) {
     if (report.stopped()) {
       say(Words.of("sendOut.stopped", report.copied()), "doubt");
     } else {

@@ -18,8 +18,8 @@ import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.RuleExplanation;
+import tenterhook.core.crate.RuleExplanation.ExplainedLine;
 import tenterhook.core.crate.RuleExplanation.Matter;
-import tenterhook.core.crate.RuleExplanation.Reason;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.track.Snapshot;
@@ -67,8 +67,8 @@ final class WhyPane extends VBox {
       heading.setText(Words.of("why.heading"));
       track.setText(Words.of("why.noTrack"));
     } else {
-      List<Reason> reasons = contents.explanation(crate).why(id);
-      boolean in = reasons.stream().filter(r -> r.depth() == 0).allMatch(Reason::holds);
+      List<ExplainedLine> reasons = contents.explanation(crate).why(id);
+      boolean in = reasons.stream().filter(r -> r.depth() == 0).allMatch(ExplainedLine::holds);
       heading.setText(Words.of(in ? "why.in" : "why.out"));
       Look.data(track, snapshot.name(id));
       reasons.forEach(r -> lines.getChildren().add(line(r)));
@@ -80,7 +80,7 @@ final class WhyPane extends VBox {
         found -> showNear(found, snapshot));
   }
 
-  private HBox line(Reason reason) {
+  private HBox line(ExplainedLine reason) {
     Label words = Look.dataLabel(words(reason));
     words.setWrapText(true);
     VBox said = new VBox(1, words);
@@ -97,7 +97,7 @@ final class WhyPane extends VBox {
     return box;
   }
 
-  private static Label has(Reason reason) {
+  private static Label has(ExplainedLine reason) {
     Label has =
         Look.dataLabel(
             reason.has().isBlank() ? Words.of("why.hasNone") : Words.of("why.has", reason.has()),
@@ -106,14 +106,14 @@ final class WhyPane extends VBox {
     return has;
   }
 
-  private static Region mark(Reason reason) {
+  private static Region mark(ExplainedLine reason) {
     Region mark = new Region();
     mark.getStyleClass().add("why-mark");
     mark.pseudoClassStateChanged(FAILS, !reason.holds());
     return mark;
   }
 
-  private String words(Reason reason) {
+  private String words(ExplainedLine reason) {
     return switch (reason.matter()) {
       case LINE -> parsed(reason.text());
       case NEVER -> Words.of("why.never", parsed(reason.text()));
@@ -130,9 +130,9 @@ final class WhyPane extends VBox {
   /** A track that one line keeps out. */
   private record Nearly(int id, Rule.Line line) {}
 
-  private record Found(int count, List<Nearly> first) {}
+  private record NearlyFound(int count, List<Nearly> first) {}
 
-  private static Found nearly(Crate.RuleCrate crate, CrateContents contents) {
+  private static NearlyFound nearly(Crate.RuleCrate crate, CrateContents contents) {
     RuleExplanation explanation = contents.explanation(crate);
     List<Rule.Line> all = Rule.lines(crate.rule());
     RoaringBitmap seen = new RoaringBitmap();
@@ -147,11 +147,11 @@ final class WhyPane extends VBox {
           .limit(Math.max(2, NEAR / all.size()))
           .forEach(id -> first.add(new Nearly(id, line)));
     }
-    return new Found(
+    return new NearlyFound(
         seen.getCardinality(), List.copyOf(first.subList(0, Math.min(NEAR, first.size()))));
   }
 
-  private void showNear(Found found, Snapshot snapshot) {
+  private void showNear(NearlyFound found, Snapshot snapshot) {
     near.getChildren().clear();
     if (found.count() == 0) {
       return;

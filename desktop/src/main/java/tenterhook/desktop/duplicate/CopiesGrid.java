@@ -264,12 +264,14 @@ final class CopiesGrid extends GridPane {
   private String words(Gain gain) {
     return switch (gain) {
       case Gain.Places places -> Words.of("copies.places", String.join(", ", places.names()));
-      case Gain.Value value when value.field() == Fields.PLAYS ->
+      case Gain.ValueGain value when value.field() == Fields.PLAYS ->
           Words.of("copies.becomes", value.after());
-      case Gain.Value value when value.field() == Fields.ARTWORK ->
+      case Gain.ValueGain value when value.field() == Fields.ARTWORK ->
           Words.of("copies.takes", Artwork.parse(value.after()).map(Artwork::size).orElse(""));
-      case Gain.Value value when value.field() == target() -> Words.of("copies.takes", newCodes());
-      case Gain.Value value -> Words.of("copies.takes", value.field().type().show(value.after()));
+      case Gain.ValueGain value when value.field() == target() ->
+          Words.of("copies.takes", newCodes());
+      case Gain.ValueGain value ->
+          Words.of("copies.takes", value.field().type().show(value.after()));
     };
   }
 
@@ -306,8 +308,8 @@ final class CopiesGrid extends GridPane {
   private void otherGains() {
     VBox cell = new VBox(2);
     gains.values().stream()
-        .filter(g -> g instanceof Gain.Value)
-        .map(g -> (Gain.Value) g)
+        .filter(g -> g instanceof Gain.ValueGain)
+        .map(g -> (Gain.ValueGain) g)
         .filter(g -> !ROWS.contains(g.field()) && g.field() != target())
         .sorted((a, b) -> a.key().compareTo(b.key()))
         .forEach(

@@ -111,7 +111,7 @@ final class DuplicatesModel {
     workspace.latestOnly(
         this,
         () ->
-            new Found(
+            new GroupsFound(
                 now.groups(workspace.collection(), by),
                 settled ? now.staying(workspace.collection(), by) : List.of()),
         found -> {
@@ -122,7 +122,7 @@ final class DuplicatesModel {
   }
 
   /** Groups to decide, and those that were settled, when they are asked for. */
-  private record Found(List<Group> open, List<Group> staying) {}
+  private record GroupsFound(List<Group> open, List<Group> staying) {}
 
   /** The groups to show: those to decide, or those that stay. */
   List<Group> shown() {
@@ -156,7 +156,7 @@ final class DuplicatesModel {
         p ->
             Resolving.one(
                 workspace.collection(),
-                Resolving.Choice.of(group, survivor, spares),
+                Resolving.Wanted.of(group, survivor, spares),
                 declined,
                 now,
                 true),

@@ -1,6 +1,5 @@
 package tenterhook.desktop.duplicate;
 
-import java.nio.file.Files;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -13,6 +12,7 @@ import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.duplicate.HoldingBay;
 import tenterhook.adapters.duplicate.HoldingBay.Held;
+import tenterhook.adapters.execution.Bin;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.desktop.theme.Look;
@@ -125,7 +125,7 @@ final class HoldingPane extends VBox {
   private void askToEmpty(HoldingBay.Outlook outlook) {
     if (!outlook.copies().isEmpty()) {
       int copies = outlook.copies().getCardinality();
-      boolean bin = HoldingBay.systemBin().isPresent();
+      boolean bin = Bin.ofSystem().isPresent();
       workspace
           .frame()
           .ask(
@@ -157,13 +157,7 @@ final class HoldingPane extends VBox {
     workspace.job(
         Words.of("holding.job"),
         true,
-        p ->
-            HoldingBay.empty(
-                workspace.collection(),
-                ids,
-                alsoLast,
-                HoldingBay.systemBin().orElse(Files::delete),
-                p),
+        p -> HoldingBay.empty(workspace.collection(), ids, alsoLast, Bin.systemOrDelete(), p),
         workspace::told);
   }
 }

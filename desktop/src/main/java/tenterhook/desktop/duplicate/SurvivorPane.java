@@ -16,7 +16,7 @@ import javafx.scene.layout.VBox;
 import tenterhook.core.change.Place;
 import tenterhook.core.duplicate.Group;
 import tenterhook.core.duplicate.Preference;
-import tenterhook.core.duplicate.Preference.Kind;
+import tenterhook.core.duplicate.Preference.Criterion;
 import tenterhook.core.duplicate.Preferences;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
@@ -56,7 +56,7 @@ final class SurvivorPane extends VBox {
     lines.setId("preferences");
     lines.getStyleClass().add("picked");
     lines.setAccessibleText(Words.of("survivor.title"));
-    lines.setCellFactory(l -> new LineCell());
+    lines.setCellFactory(l -> new PreferenceCell());
     lines.setOnKeyPressed(this::keys);
     lines.setFixedCellSize(31);
     lines.setPrefHeight(31 * 8 + 4);
@@ -94,7 +94,7 @@ final class SurvivorPane extends VBox {
 
   private List<Preference> offered(Preferences order) {
     List<Preference> all = new ArrayList<>();
-    for (Kind kind : Kind.values()) {
+    for (Criterion kind : Criterion.values()) {
       switch (kind) {
         case ROOT ->
             workspace.state().get().roots().keySet().stream()
@@ -141,13 +141,13 @@ final class SurvivorPane extends VBox {
   }
 
   /** A line with its number and what it decides. */
-  private final class LineCell extends ListCell<Preference> {
+  private final class PreferenceCell extends ListCell<Preference> {
     private final Label number = Look.label("", "second");
     private final Label name = Look.label("");
     private final Label decides = Look.label("", "mono", "second");
     private final HBox box = new HBox(8, number, name, Look.spring(), decides);
 
-    LineCell() {
+    PreferenceCell() {
       number.setMinWidth(16);
       HBox.setHgrow(name, Priority.SOMETIMES);
       setPrefWidth(0);

@@ -1,6 +1,5 @@
 package tenterhook.desktop.edit;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -8,7 +7,6 @@ import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
@@ -178,47 +176,13 @@ public final class EditPanel extends VBox {
     if (place != null) {
       place.getChildren().removeIf(MenuButton.class::isInstance);
       if (several) {
-        place.getChildren().add(picker(field, input, values));
+        place
+            .getChildren()
+            .add(
+                new ValuePicker(field, input, model.count(), raw -> set(field, input, raw))
+                    .of(values));
       }
     }
-  }
-
-  private MenuButton picker(Field<?> field, TextInputControl input, List<String> values) {
-    MenuButton picker = new MenuButton();
-    picker.setId("pick-" + field.key());
-    picker.getStyleClass().add("quiet");
-    Look.tip(picker, Words.of("edit.pick", field.label()));
-    List<MenuItem> items = new ArrayList<>();
-    for (String value : values.subList(0, Math.min(20, values.size()))) {
-      items.add(choice(field, input, value));
-    }
-    MenuItem clear = clear(field, input);
-    items.add(clear);
-    picker.getItems().setAll(items);
-    return picker;
-  }
-
-  private MenuItem choice(Field<?> field, TextInputControl input, String value) {
-    String shown = field.type().show(value);
-    return Look.named(
-        shown.isEmpty() ? Words.of("edit.none") : shown,
-        () -> {
-          input.setText(shown);
-          set(field, input, value);
-        });
-  }
-
-  private MenuItem clear(Field<?> field, TextInputControl input) {
-    MenuItem clear =
-        Look.named(
-            Words.of("edit.clear", model.count()),
-            () -> {
-              input.clear();
-              input.setPromptText(Words.of("edit.cleared"));
-              set(field, input, "");
-            });
-    clear.setId("clear-" + field.key());
-    return clear;
   }
 
   private void set(Field<?> field, TextInputControl input, String raw) {

@@ -7,7 +7,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import tenterhook.core.goeswith.Follower;
-import tenterhook.core.goeswith.Follower.Part;
+import tenterhook.core.goeswith.Follower.ScorePart;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
@@ -45,7 +45,7 @@ final class FollowerCell extends ListCell<Follower> {
     setAccessibleText(Words.of("follow.row", name.getText(), String.valueOf(item.score())));
   }
 
-  private static VBox part(Part part) {
+  private static VBox part(ScorePart part) {
     HBox bar = new HBox(piece(part.points(), part, "bar-part"));
     bar.getChildren().add(piece(part.most() - part.points(), part, "bar-ground"));
     Label words =
@@ -61,7 +61,7 @@ final class FollowerCell extends ListCell<Follower> {
     return new VBox(2, words, bar);
   }
 
-  private static Region piece(int points, Part part, String style) {
+  private static Region piece(int points, ScorePart part, String style) {
     Region region = new Region();
     region.getStyleClass().add(style);
     region.setMinSize(BAR * points / part.most(), 4);

@@ -1,6 +1,5 @@
 package tenterhook.desktop.listen;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Pos;
@@ -18,12 +17,10 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.SVGPath;
 import tenterhook.adapters.listen.Status;
 import tenterhook.adapters.listen.Status.State;
-import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.measure.Measurement;
 import tenterhook.core.measure.Overview;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.control.KeyWords;
 import tenterhook.desktop.control.Waveform;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
@@ -35,8 +32,6 @@ public final class ListeningStrip extends HBox {
   /** Room for all facts of most tracks; the cloth beside it takes the rest. */
   private static final double WORDS = 290;
 
-  private static final List<Field<?>> FACTS =
-      List.of(Fields.YEAR, Fields.BPM, Fields.KEY, Fields.BITRATE, Fields.CODEC, Fields.LOUDNESS);
   private static final String PLAY = "M0 0 L12 7 L0 14 Z";
   private static final String REST = "M0 0 H4 V14 H0 Z M8 0 H12 V14 H8 Z";
 
@@ -165,7 +160,7 @@ public final class ListeningStrip extends HBox {
       return;
     }
     Look.data(name, snapshot.name(id));
-    Look.data(facts, facts(snapshot, id));
+    Look.data(facts, TrackFacts.of(workspace, snapshot, id));
     path.setText(
         String.join(
             "\n",
@@ -204,30 +199,6 @@ public final class ListeningStrip extends HBox {
     if (all - of.bounds().endSeconds() > 0.3) {
       wave.mark(of.bounds().endSeconds() / all, Words.of("strip.end"));
     }
-  }
-
-  /** What warns comes first, since a long line is cut at its end. */
-  private String facts(Snapshot snapshot, int id) {
-    List<String> words = new ArrayList<>();
-    if (snapshot.lost(id)) {
-      words.add(Words.of("mark.lost"));
-    }
-    snapshot
-        .value(id, Fields.REAL_KBPS)
-        .ifPresent(k -> words.add(Words.of("strip.soundsLike", String.valueOf(k))));
-    for (Field<?> field : FACTS) {
-      String text =
-          field == Fields.KEY
-              ? KeyWords.of(workspace, snapshot.raw(id, field))
-              : snapshot.shown(id, field);
-      if (!text.isEmpty()) {
-        words.add(
-            Words.has("strip.fact." + field.key())
-                ? Words.of("strip.fact." + field.key(), text)
-                : text);
-      }
-    }
-    return String.join(" · ", words);
   }
 
   private void heard(Status now) {

@@ -12,6 +12,7 @@ import javafx.stage.Window;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.collection.Playlists;
 import tenterhook.adapters.collection.RootRelocation;
+import tenterhook.adapters.execution.EmptyFolders;
 import tenterhook.adapters.lost.DiskReport;
 import tenterhook.adapters.lost.DiskReport.OldList;
 import tenterhook.adapters.lost.Replacing;
@@ -55,18 +56,18 @@ final class LostActions {
     }
   }
 
-  private RoaringBitmap chosen(LostItem.Folder folder) {
+  private RoaringBitmap chosen(LostItem.LostFolder folder) {
     RoaringBitmap ids = RoaringBitmap.and(selection.get(), folder.tracks());
     return ids.isEmpty() ? folder.tracks() : ids;
   }
 
   /** Puts the chosen tracks, or all of a folder, on the wish list. */
-  void wish(LostItem.Folder folder) {
+  void wish(LostItem.LostFolder folder) {
     workspace.apply(Wishes.add(workspace.state().get().snapshot(), chosen(folder)));
   }
 
   /** Takes the chosen tracks, or all of a folder, out of the collection, once that is confirmed. */
-  void remove(LostItem.Folder folder) {
+  void remove(LostItem.LostFolder folder) {
     RoaringBitmap ids = chosen(folder);
     workspace
         .frame()
@@ -99,7 +100,7 @@ final class LostActions {
   }
 
   /** Says where a root is now. */
-  void elsewhere(LostItem.Away away) {
+  void elsewhere(LostItem.AwayRoot away) {
     File chosen = new DirectoryChooser().showDialog(window.get());
     if (chosen != null) {
       workspace.job(
@@ -122,7 +123,7 @@ final class LostActions {
   }
 
   /** Counts the files of a root that is away as lost, once that is confirmed. */
-  void reallyGone(LostItem.Away away) {
+  void reallyGone(LostItem.AwayRoot away) {
     workspace
         .frame()
         .ask(
@@ -183,7 +184,7 @@ final class LostActions {
     workspace.job(
         Words.of("lost.tidyJob"),
         false,
-        p -> DiskReport.remove(folders),
+        p -> EmptyFolders.remove(folders),
         gone -> {
           withEmpty(List.of());
           workspace
@@ -200,7 +201,7 @@ final class LostActions {
         Words.of("lost.tidyJob"),
         false,
         p -> {
-          DiskReport.putBack(gone);
+          EmptyFolders.putBack(gone);
           return 0;
         },
         n -> withEmpty(folders));

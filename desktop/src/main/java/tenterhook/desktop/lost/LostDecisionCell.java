@@ -7,12 +7,12 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import tenterhook.desktop.lost.LostSheets.Decision;
+import tenterhook.desktop.lost.LostSheets.LostChoice;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 
 /** One decision: what, why, and the button that makes it. */
-final class LostDecisionCell extends ListCell<Decision> {
+final class LostDecisionCell extends ListCell<LostChoice> {
   private final Label what = Look.label("", "strong");
   private final Label why = Look.label("", "second");
   private final HBox box = new HBox(12);
@@ -26,7 +26,7 @@ final class LostDecisionCell extends ListCell<Decision> {
   }
 
   @Override
-  protected void updateItem(Decision item, boolean empty) {
+  protected void updateItem(LostChoice item, boolean empty) {
     super.updateItem(item, empty);
     setText(null);
     if (empty || item == null) {

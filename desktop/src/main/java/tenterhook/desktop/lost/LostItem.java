@@ -16,7 +16,7 @@ sealed interface LostItem {
   String second();
 
   /** A folder of the collection that is not there as a whole. */
-  record Away(FileAvailability.Away root) implements LostItem {
+  record AwayRoot(FileAvailability.Away root) implements LostItem {
     @Override
     public String name() {
       return Words.of("lost.away", root.root());
@@ -29,7 +29,7 @@ sealed interface LostItem {
   }
 
   /** The lost files of one folder. */
-  record Folder(String name, RoaringBitmap tracks) implements LostItem {
+  record LostFolder(String name, RoaringBitmap tracks) implements LostItem {
     @Override
     public String second() {
       return Words.of("lost.count", tracks.getCardinality());
@@ -37,7 +37,7 @@ sealed interface LostItem {
   }
 
   /** Files that another program changed since they were read. */
-  record Changed(RoaringBitmap tracks) implements LostItem {
+  record ChangedFiles(RoaringBitmap tracks) implements LostItem {
     @Override
     public String name() {
       return Words.of("lost.changed");
@@ -63,7 +63,7 @@ sealed interface LostItem {
   }
 
   /** Playlists that no longer fit. */
-  record Lists(List<OldList> lists) implements LostItem {
+  record OldLists(List<OldList> lists) implements LostItem {
     @Override
     public String name() {
       return Words.of("lost.lists");
@@ -76,7 +76,7 @@ sealed interface LostItem {
   }
 
   /** Folders without any file. */
-  record Empty(List<Path> folders) implements LostItem {
+  record BareFolders(List<Path> folders) implements LostItem {
     @Override
     public String name() {
       return Words.of("lost.empty");
@@ -89,7 +89,7 @@ sealed interface LostItem {
   }
 
   /** Lost tracks that the DJ gave up looking for, and wants again. */
-  record Wishes(List<Integer> tracks) implements LostItem {
+  record WishList(List<Integer> tracks) implements LostItem {
     @Override
     public String name() {
       return Words.of("lost.wishes");

@@ -75,25 +75,25 @@ final class LostModel {
       CollectionState state, FileAvailability seen, DiskReport disk) {
     Snapshot snapshot = state.snapshot();
     List<LostItem> items = new ArrayList<>();
-    seen.away().forEach(a -> items.add(new LostItem.Away(a)));
+    seen.away().forEach(a -> items.add(new LostItem.AwayRoot(a)));
     items.addAll(folders(snapshot));
     RoaringBitmap changed = RoaringBitmap.and(seen.changed(), snapshot.tracks());
     if (!changed.isEmpty()) {
-      items.add(new LostItem.Changed(changed));
+      items.add(new LostItem.ChangedFiles(changed));
     }
     if (!disk.unknown().isEmpty()) {
       items.add(new LostItem.Unknown(disk.unknown()));
     }
     if (!disk.playlists().isEmpty()) {
-      items.add(new LostItem.Lists(disk.playlists()));
+      items.add(new LostItem.OldLists(disk.playlists()));
     }
     if (!disk.emptyFolders().isEmpty()) {
-      items.add(new LostItem.Empty(disk.emptyFolders()));
+      items.add(new LostItem.BareFolders(disk.emptyFolders()));
     }
     List<Integer> wishes = new ArrayList<>();
     Wishes.of(snapshot).forEach((int id) -> wishes.add(id));
     if (!wishes.isEmpty()) {
-      items.add(new LostItem.Wishes(wishes));
+      items.add(new LostItem.WishList(wishes));
     }
     return items;
   }
@@ -108,11 +108,11 @@ final class LostModel {
                     .computeIfAbsent(snapshot.raw(id, Fields.FOLDER), f -> new RoaringBitmap())
                     .add(id));
     List<LostItem> folders = new ArrayList<>();
-    byFolder.forEach((name, ids) -> folders.add(new LostItem.Folder(name, ids)));
+    byFolder.forEach((name, ids) -> folders.add(new LostItem.LostFolder(name, ids)));
     folders.sort(
         (a, b) ->
-            ((LostItem.Folder) b).tracks().getCardinality()
-                - ((LostItem.Folder) a).tracks().getCardinality());
+            ((LostItem.LostFolder) b).tracks().getCardinality()
+                - ((LostItem.LostFolder) a).tracks().getCardinality());
     return folders;
   }
 

@@ -42,17 +42,17 @@ final class LostSheets {
       String title,
       String words,
       List<Button> buttons,
-      List<Decision> decisions,
+      List<LostChoice> decisions,
       Optional<RoaringBitmap> tracks) {}
 
   /** Something that can be decided by one button. */
-  record Decision(String what, String why, String button, boolean primary, Runnable action) {}
+  record LostChoice(String what, String why, String button, boolean primary, Runnable action) {}
 
   Sheet of(LostItem item) {
     return switch (item) {
-      case LostItem.Folder folder -> folder(folder);
-      case LostItem.Away away -> away(away);
-      case LostItem.Changed changed ->
+      case LostItem.LostFolder folder -> folder(folder);
+      case LostItem.AwayRoot away -> away(away);
+      case LostItem.ChangedFiles changed ->
           new Sheet(
               changed.name(),
               Words.of("lost.changedWords"),
@@ -75,8 +75,8 @@ final class LostSheets {
                           () -> actions.bring(unknown.files())))),
               rows(unknown.files()),
               Optional.empty());
-      case LostItem.Lists lists -> lists(lists);
-      case LostItem.Empty empty ->
+      case LostItem.OldLists lists -> lists(lists);
+      case LostItem.BareFolders empty ->
           new Sheet(
               empty.name(),
               Words.of("lost.emptyWords"),
@@ -88,7 +88,7 @@ final class LostSheets {
                           () -> actions.tidy(empty.folders())))),
               rows(empty.folders()),
               Optional.empty());
-      case LostItem.Wishes wishes -> wishes(wishes);
+      case LostItem.WishList wishes -> wishes(wishes);
     };
   }
 
@@ -111,7 +111,7 @@ final class LostSheets {
     return named("lost-look", Look.primary(Words.of("lost.look"), () -> model.look(List.of())));
   }
 
-  private Sheet folder(LostItem.Folder folder) {
+  private Sheet folder(LostItem.LostFolder folder) {
     return new Sheet(
         Words.of("lost.title", folder.name()),
         Words.of("lost.words"),
@@ -125,13 +125,13 @@ final class LostSheets {
         Optional.of(folder.tracks()));
   }
 
-  private List<Decision> found(LostItem.Folder folder) {
+  private List<LostChoice> found(LostItem.LostFolder folder) {
     LostSearch search = model.search();
     Snapshot snapshot = workspace.state().get().snapshot();
-    List<Decision> all = new ArrayList<>();
+    List<LostChoice> all = new ArrayList<>();
     for (FolderMove move : search.moves()) {
       all.add(
-          new Decision(
+          new LostChoice(
               Words.of("lost.move", move.from(), move.to()),
               Words.of("lost.moveWords", move.files().size(), move.lost()),
               Words.of("lost.close", move.files().size()),
@@ -144,7 +144,7 @@ final class LostSheets {
     doubts(search, folder.tracks())
         .forEach(c -> all.add(decision(snapshot, c, Words.of("lost.thisOne"), false)));
     if (all.isEmpty() && model.looked()) {
-      all.add(new Decision(Words.of("lost.notFound"), "", "", false, () -> {}));
+      all.add(new LostChoice(Words.of("lost.notFound"), "", "", false, () -> {}));
     }
     return all;
   }
@@ -162,8 +162,8 @@ final class LostSheets {
         .toList();
   }
 
-  private Decision decision(Snapshot snapshot, Candidate one, String button, boolean primary) {
-    return new Decision(
+  private LostChoice decision(Snapshot snapshot, Candidate one, String button, boolean primary) {
+    return new LostChoice(
         snapshot.fileName(one.id()) + " → " + one.file().place().path(),
         Words.of("lost.certainty", one.certainty(), one.reason()),
         button,
@@ -171,7 +171,7 @@ final class LostSheets {
         () -> model.close(List.of(one)));
   }
 
-  private Sheet away(LostItem.Away away) {
+  private Sheet away(LostItem.AwayRoot away) {
     Snapshot snapshot = workspace.state().get().snapshot();
     return new Sheet(
         away.name(),
@@ -185,16 +185,16 @@ final class LostSheets {
             snapshot.tracks(id -> snapshot.raw(id, Fields.ROOT).equals(away.root().root()))));
   }
 
-  private static List<Decision> rows(List<Path> paths) {
+  private static List<LostChoice> rows(List<Path> paths) {
     return paths.stream()
         .map(
             p ->
-                new Decision(
+                new LostChoice(
                     p.getFileName().toString(), String.valueOf(p.getParent()), "", false, () -> {}))
         .toList();
   }
 
-  private Sheet lists(LostItem.Lists lists) {
+  private Sheet lists(LostItem.OldLists lists) {
     return new Sheet(
         lists.name(),
         Words.of("lost.listsWords"),
@@ -203,8 +203,8 @@ final class LostSheets {
         Optional.empty());
   }
 
-  private Decision decision(OldList list) {
-    return new Decision(
+  private LostChoice decision(OldList list) {
+    return new LostChoice(
         list.file().toString(),
         Words.of("lost.list", list.entries(), list.dead(), list.found()),
         list.found() == 0 ? "" : Words.of("lost.mend", list.found()),
@@ -212,7 +212,7 @@ final class LostSheets {
         () -> actions.mend(list));
   }
 
-  private Sheet wishes(LostItem.Wishes wishes) {
+  private Sheet wishes(LostItem.WishList wishes) {
     Snapshot snapshot = workspace.state().get().snapshot();
     return new Sheet(
         wishes.name(),
@@ -224,7 +224,7 @@ final class LostSheets {
         wishes.tracks().stream()
             .map(
                 id ->
-                    new Decision(
+                    new LostChoice(
                         snapshot.name(id),
                         snapshot.raw(id, Fields.PATH),
                         Words.of("lost.noWish"),

@@ -12,7 +12,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.lost.LostFinder;
 import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.control.TrackPane;
-import tenterhook.desktop.lost.LostSheets.Decision;
+import tenterhook.desktop.lost.LostSheets.LostChoice;
 import tenterhook.desktop.lost.LostSheets.Sheet;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
@@ -34,7 +34,7 @@ public final class LostView extends StationOutline {
   private final Label title = Look.label("", "heading");
   private final Label words = Look.label("", "second");
   private final FlowPane buttons = new FlowPane(8, 8);
-  private final ListView<Decision> decisions = new ListView<>();
+  private final ListView<LostChoice> decisions = new ListView<>();
   private final TrackPane pane;
   private final VBox main = new VBox(10);
   private boolean showing;

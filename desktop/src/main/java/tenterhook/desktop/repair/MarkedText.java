@@ -15,7 +15,7 @@ final class MarkedText {
   private MarkedText() {}
 
   /** A piece of a text and whether it differs. */
-  record Piece(String text, boolean differs) {}
+  record Stretch(String text, boolean differs) {}
 
   /** What a field holds now; letters that go are struck. */
   static HBox before(SetField edit) {
@@ -34,14 +34,14 @@ final class MarkedText {
         : edit.field().type().show(raw);
   }
 
-  private static HBox line(List<Piece> pieces, String mark) {
+  private static HBox line(List<Stretch> pieces, String mark) {
     HBox box = new HBox();
     box.getStyleClass().add("marked");
     if (pieces.isEmpty()) {
       box.getChildren().add(Look.label(Words.of("none"), "second"));
     }
-    String whole = String.join("", pieces.stream().map(Piece::text).toList());
-    for (Piece piece : pieces) {
+    String whole = String.join("", pieces.stream().map(Stretch::text).toList());
+    for (Stretch piece : pieces) {
       Label label = new Label(piece.text());
       Look.script(label, whole);
       if (piece.differs()) {
@@ -53,8 +53,8 @@ final class MarkedText {
   }
 
   /** A text in pieces that the other text has too, or has not. */
-  static List<Piece> pieces(String text, String other) {
-    List<Piece> pieces = new ArrayList<>();
+  static List<Stretch> pieces(String text, String other) {
+    List<Stretch> pieces = new ArrayList<>();
     int most = Math.min(text.length(), other.length());
     int front = 0;
     while (front < most && text.charAt(front) == other.charAt(front)) {
@@ -71,9 +71,9 @@ final class MarkedText {
     return pieces;
   }
 
-  private static void add(List<Piece> pieces, String text, boolean differs) {
+  private static void add(List<Stretch> pieces, String text, boolean differs) {
     if (!text.isEmpty()) {
-      pieces.add(new Piece(text, differs));
+      pieces.add(new Stretch(text, differs));
     }
   }
 }

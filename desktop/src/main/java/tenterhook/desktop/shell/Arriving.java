@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 import tenterhook.adapters.collection.ScanReport;
 import tenterhook.adapters.disk.FileExtensions;
 import tenterhook.adapters.disk.FolderWatch;
+import tenterhook.adapters.disk.RelativePaths;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.change.Place;
@@ -207,27 +208,10 @@ public final class Arriving implements AutoCloseable {
   private void touched(Set<Path> folders) {
     Platform.runLater(
         () -> {
-          for (Path folder : highest(folders)) {
+          for (Path folder : RelativePaths.highest(folders)) {
             workspace.unseen(Words.of("watch.job"), p -> scanned(folder, p), this::noticed);
           }
         });
-  }
-
-  /** The folders that lie in none of the others, or what is left of one that is gone. */
-  static List<Path> highest(Set<Path> folders) {
-    List<Path> found = new ArrayList<>();
-    for (Path folder : folders) {
-      Path there = folder;
-      while (!Files.isDirectory(there) && there.getParent() != null) {
-        there = there.getParent();
-      }
-      Path mine = there;
-      if (found.stream().noneMatch(mine::startsWith)) {
-        found.removeIf(f -> f.startsWith(mine));
-        found.add(mine);
-      }
-    }
-    return found;
   }
 
   private void noticed(ScanReport r) {

@@ -75,7 +75,7 @@ final class NextPane extends VBox {
     words.setWrapText(true);
     VBox text = new VBox(1, title, words);
     HBox.setHgrow(text, Priority.ALWAYS);
-    String name = step.kind() == NextStep.Kind.CODES ? "next.code" : "next.look";
+    String name = step.kind() == NextStep.StepKind.CODES ? "next.code" : "next.look";
     var button = Look.button(Words.of(name), () -> open(step));
     button.setMinWidth(56);
     HBox box = new HBox(text, button);

@@ -247,11 +247,11 @@ public final class RepairsModel {
   }
 
   /** Asks for all tracks with a hole, now and on this thread. */
-  public Lookup.Found lookUpNow(Progress progress) throws IOException {
+  public Lookup.LookedUp lookUpNow(Progress progress) throws IOException {
     return repairService.lookUp(toLookUp(), catalogue(), progress);
   }
 
-  private void said(Lookup.Found found) {
+  private void said(Lookup.LookedUp found) {
     follow();
     long answered = found.answers().values().stream().filter(a -> !a.matches().isEmpty()).count();
     String said = Words.of("catalogue.said", answered, found.answers().size());

@@ -20,7 +20,7 @@ import tenterhook.core.crate.Crates;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
-import tenterhook.desktop.crate.CratesModel.Entry;
+import tenterhook.desktop.crate.CratesModel.CrateEntry;
 import tenterhook.desktop.crate.CratesModel.Use;
 
 /** The list of shelves and crates, without a window. */
@@ -44,7 +44,7 @@ class CratesModelTest {
           .plus("Ferry", new Crate.HandCrate("Nothing", List.of()))
           .plusShelf("Bare");
 
-  private List<Entry> entries(Crates now) {
+  private List<CrateEntry> entries(Crates now) {
     CollectionState state =
         new CollectionState(snapshot, Codebook.EMPTY, now, Map.of("music", Path.of("music")));
     return CratesModel.entries(state, new CrateContents(snapshot, Codebook.EMPTY, now, TODAY));
@@ -58,13 +58,13 @@ class CratesModelTest {
 
   /** The order after the row that shows one name goes to the place of another's. */
   private String moved(String from, String to) {
-    List<Entry> all = entries(crates);
+    List<CrateEntry> all = entries(crates);
     return CratesModel.moved(crates, all, place(all, from), place(all, to))
         .map(CratesModelTest::order)
         .orElse("as it was");
   }
 
-  private static int place(List<Entry> all, String name) {
+  private static int place(List<CrateEntry> all, String name) {
     for (int i = 0; i < all.size(); i++) {
       if (all.get(i).name().equals(name)) {
         return i;
@@ -77,21 +77,21 @@ class CratesModelTest {
   void eachShelfIsFollowedByItsCratesAndWhatIsToBeSaidOfThem() {
     assertThat(entries(crates))
         .containsExactly(
-            new Entry("Rink", "", 2, Use.USED),
-            new Entry("Rink", "Heard", 2, Use.USED),
-            new Entry("Rink", "Unheard", 1, Use.NEVER_PLAYED),
-            new Entry("Ferry", "", 1, Use.USED),
-            new Entry("Ferry", "Nothing", 0, Use.EMPTY),
-            new Entry("Bare", "", 0, Use.USED));
+            new CrateEntry("Rink", "", 2, Use.USED),
+            new CrateEntry("Rink", "Heard", 2, Use.USED),
+            new CrateEntry("Rink", "Unheard", 1, Use.NEVER_PLAYED),
+            new CrateEntry("Ferry", "", 1, Use.USED),
+            new CrateEntry("Ferry", "Nothing", 0, Use.EMPTY),
+            new CrateEntry("Bare", "", 0, Use.USED));
     assertThat(entries(crates).get(4).words()).isEqualTo("empty");
     assertThat(entries(crates).get(1).words()).isEqualTo("2");
   }
 
   @Test
   void idleCratesStandAloneWithTheirShelves() {
-    List<Entry> all = entries(crates);
+    List<CrateEntry> all = entries(crates);
     assertThat(CratesModel.idle(all))
-        .extracting(Entry::name)
+        .extracting(CrateEntry::name)
         .containsExactly("Rink", "Unheard", "Ferry", "Nothing");
     assertThat(CratesModel.count(all, Use.EMPTY)).isEqualTo(1);
     assertThat(CratesModel.count(all, Use.NEVER_PLAYED)).isEqualTo(1);
@@ -122,7 +122,7 @@ class CratesModelTest {
     Crates now = crates;
     Set<String> names = now.all().stream().map(Crate::name).collect(Collectors.toSet());
     for (int i = 0; i < 300; i++) {
-      List<Entry> all = new ArrayList<>(entries(now));
+      List<CrateEntry> all = new ArrayList<>(entries(now));
       Optional<Crates> after =
           CratesModel.moved(
               now, all, random.nextInt(all.size()), random.nextInt(all.size() + 2) - 1);

@@ -8,7 +8,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
-import tenterhook.desktop.repair.MarkedText.Piece;
+import tenterhook.desktop.repair.MarkedText.Stretch;
 
 /** What the repairs station works out before a node is made. */
 class RepairPiecesTest {
@@ -26,7 +26,7 @@ class RepairPiecesTest {
       })
   void theLettersThatDifferAreMarked(String text, String other, String marked) {
     StringBuilder shown = new StringBuilder();
-    for (Piece piece : MarkedText.pieces(text, other)) {
+    for (Stretch piece : MarkedText.pieces(text, other)) {
       shown.append(piece.differs() ? "*" + piece.text() + "*" : piece.text());
     }
     assertThat(shown.toString()).isEqualTo(marked);

@@ -103,7 +103,7 @@ class MendingStationsTest extends WindowTest {
                 workspace.repairs().proposals().get(),
                 6)
             .stream()
-            .filter(s -> s.kind() == NextStep.Kind.REPAIRS)
+            .filter(s -> s.kind() == NextStep.StepKind.REPAIRS)
             .findFirst()
             .orElseThrow();
     RepairKind kind = RepairKind.named(best.subject()).orElseThrow();

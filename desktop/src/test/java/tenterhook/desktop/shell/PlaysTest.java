@@ -97,7 +97,7 @@ class PlaysTest extends WindowTest {
     settle();
     assertThat(Wishes.of(now()).getCardinality()).isEqualTo(rows);
     assertThat(LostFinder.lost(now()).getCardinality()).isEqualTo(lost.getCardinality() - rows);
-    select("lost-folders", "Wishes");
+    select("lost-folders", "WishList");
     assertThat(list("lost-decisions").getItems()).hasSize(rows);
     assertThat((Object) lookup("#lost-export")).isNotNull();
   }
@@ -113,14 +113,14 @@ class PlaysTest extends WindowTest {
     settle();
     press("lost-look");
     settle();
-    select("lost-folders", "Empty");
+    select("lost-folders", "BareFolders");
     press("lost-tidy");
     settle();
     assertThat(bare).doesNotExist();
     press("answer");
     settle();
     assertThat(bare).isDirectory();
-    select("lost-folders", "Lists");
+    select("lost-folders", "OldLists");
     int at =
         list("lost-decisions").getItems().stream()
             .map(Object::toString)

@@ -44,7 +44,7 @@ class DayTest {
     FxToolkit.registerPrimaryStage();
     Path music = Files.createDirectories(folder.resolve("Music"));
     Encoder.write(
-        Synth.render(Recording.of(1, 150)), music.resolve("one.wav"), Encoder.Form.WAV, 128);
+        Synth.render(Recording.of(1, 150)), music.resolve("one.wav"), Encoder.AudioForm.WAV, 128);
     try (MusicCollection collection =
         MusicCollection.open(folder.resolve("collection"), now::get)) {
       collection.scan(music, Progress.SILENT);

@@ -3,7 +3,7 @@ package tenterhook.standins.demo;
 import java.util.ArrayList;
 import java.util.List;
 import tenterhook.core.field.Fields;
-import tenterhook.standins.synth.Encoder.Form;
+import tenterhook.standins.synth.Encoder.AudioForm;
 import tenterhook.standins.synth.Recording;
 
 /**
@@ -37,10 +37,10 @@ final class DemoAlbums {
       String folder, int place, String artist, String title, String album, int year) {
     int seed = FIRST_SEED + tracks.size();
     Recording recording = Recording.of(seed, 84 + seed % 60);
-    Form form = tracks.size() % 3 == 0 ? Form.FLAC : Form.MP3;
+    AudioForm form = tracks.size() % 3 == 0 ? AudioForm.FLAC : AudioForm.MP3;
     String path = String.format("%s/%02d %s.%s", folder, place, title, form.ending());
     DemoTrack track = new DemoTrack(recording, path, form, 192);
-    track.tagForm = form == Form.MP3 ? "2.4" : "";
+    track.tagForm = form == AudioForm.MP3 ? "2.4" : "";
     track.tags.put(Fields.ARTIST, artist);
     track.tags.put(Fields.TITLE, title);
     track.tags.put(Fields.ALBUM, album);

@@ -138,14 +138,14 @@ public final class DemoCollection {
         .plus("Loose crates", new Crate.HandCrate("Lantern parade", byHand));
   }
 
-  private static Rule.Group fastLaps() {
-    return new Rule.Group(
+  private static Rule.RuleGroup fastLaps() {
+    return new Rule.RuleGroup(
         Rule.Kind.ALL,
         List.of(
             CrateJson.line("Style:SKA|ELC|GAR|SYN"),
             CrateJson.line("Pace:LAP|SPR"),
             CrateJson.line("bpm:105..150"),
-            new Rule.Group(
+            new Rule.RuleGroup(
                 Rule.Kind.NONE,
                 List.of(CrateJson.line("code:TRN"), CrateJson.line("crate:\"Pairs only\"")))));
   }
@@ -153,7 +153,7 @@ public final class DemoCollection {
   private static Crate rule(String name, String... lines) {
     return new Crate.RuleCrate(
         name,
-        new Rule.Group(
+        new Rule.RuleGroup(
             Rule.Kind.ALL, List.of(lines).stream().map(l -> (Rule) CrateJson.line(l)).toList()));
   }
 }

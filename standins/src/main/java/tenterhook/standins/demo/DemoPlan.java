@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Random;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
-import tenterhook.standins.synth.Encoder.Form;
+import tenterhook.standins.synth.Encoder.AudioForm;
 import tenterhook.standins.synth.Recording;
 
 /** Decides every file of the demo collection and everything that is wrong with it. */
@@ -28,9 +28,19 @@ final class DemoPlan {
           "Downloads/Oct",
           "Downloads/Nov");
   private static final int[] SHARES = {14, 15, 10, 9, 17, 13, 5, 10, 7};
-  private static final Form[] FORMS = {
-    Form.MP3, Form.MP3, Form.FLAC, Form.MP3, Form.M4A, Form.MP3, Form.OGG, Form.MP3, Form.WAV,
-    Form.MP3, Form.AIFF, Form.M4A
+  private static final AudioForm[] FORMS = {
+    AudioForm.MP3,
+    AudioForm.MP3,
+    AudioForm.FLAC,
+    AudioForm.MP3,
+    AudioForm.M4A,
+    AudioForm.MP3,
+    AudioForm.OGG,
+    AudioForm.MP3,
+    AudioForm.WAV,
+    AudioForm.MP3,
+    AudioForm.AIFF,
+    AudioForm.M4A
   };
   private static final int[] KBPS = {320, 128, 192, 256};
   private static final String[] TAG_FORMS = {"2.3", "2.4", "2.3", "2.4", "1"};
@@ -74,8 +84,8 @@ final class DemoPlan {
     boolean garage = DemoWords.GENRES.get(style).equals("Garage");
     double bpm = garage ? 126 + random.nextInt(100) / 10.0 : 70 + random.nextInt(900) / 10.0;
     Recording recording = Recording.of(number + 1, bpm);
-    Form form = FORMS[number % FORMS.length];
-    String tagForm = form == Form.MP3 ? TAG_FORMS[number % TAG_FORMS.length] : "";
+    AudioForm form = FORMS[number % FORMS.length];
+    String tagForm = form == AudioForm.MP3 ? TAG_FORMS[number % TAG_FORMS.length] : "";
     String artist = DemoWords.ARTISTS.get(random.nextInt(DemoWords.ARTISTS.size()));
     boolean foreign = number % 23 == 5;
     String title =
@@ -114,8 +124,8 @@ final class DemoPlan {
   }
 
   /** The field is whole numbers in the m4a container. */
-  private static String bpm(Recording recording, Form form) {
-    return form == Form.M4A
+  private static String bpm(Recording recording, AudioForm form) {
+    return form == AudioForm.M4A
         ? String.valueOf(Math.round(recording.bpm()))
         : String.valueOf(recording.bpm());
   }
@@ -156,7 +166,8 @@ final class DemoPlan {
   private void upscaled() {
     int seen = 0;
     for (DemoTrack track : tracks) {
-      boolean grand = track.form == Form.MP3 && track.kbps == 320 || track.form == Form.FLAC;
+      boolean grand =
+          track.form == AudioForm.MP3 && track.kbps == 320 || track.form == AudioForm.FLAC;
       if (grand && seen++ % 4 == 1) {
         track.upscaledFrom = seen % 8 == 2 ? 64 : 128;
       }
@@ -172,7 +183,7 @@ final class DemoPlan {
       String title = DemoWords.title(9000 + i).split(" ")[0] + " Version " + i;
       Recording other = Recording.of(5000 + i, original.recording.bpm());
       String path = original.folder() + "/" + title + " (" + version + ").flac";
-      DemoTrack track = new DemoTrack(other, path, Form.FLAC, 0);
+      DemoTrack track = new DemoTrack(other, path, AudioForm.FLAC, 0);
       track.takeTags(original);
       String base = original.clean.getOrDefault(Fields.TITLE, title);
       track.tags.put(Fields.TITLE, base + " (" + version + ")");
@@ -203,7 +214,7 @@ final class DemoPlan {
   private void reencoded(int count) {
     for (int i = 0; i < count; i++) {
       DemoTrack original = tracks.get((i * 17 + 6) % singles);
-      Form form = original.form == Form.MP3 ? Form.M4A : Form.MP3;
+      AudioForm form = original.form == AudioForm.MP3 ? AudioForm.M4A : AudioForm.MP3;
       String path = "Ferry/Car deck/re" + i + "_" + original.recording.seed() + "." + form.ending();
       DemoTrack copy = new DemoTrack(original.recording, path, form, 128);
       copy.takeTags(original);
@@ -211,7 +222,7 @@ final class DemoPlan {
       copy.tags.put(Fields.TITLE, original.clean.getOrDefault(Fields.TITLE, "untitled"));
       copy.tags.remove(Fields.BPM);
       copy.tags.remove(Fields.YEAR);
-      copy.tagForm = form == Form.MP3 ? "2.3" : "";
+      copy.tagForm = form == AudioForm.MP3 ? "2.3" : "";
       copy.sameSoundAs = original.path;
       tracks.add(copy);
     }

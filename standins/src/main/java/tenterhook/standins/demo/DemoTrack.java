@@ -24,7 +24,7 @@ final class DemoTrack {
 
   final Recording recording;
   final String path;
-  final Encoder.Form form;
+  final Encoder.AudioForm form;
   final int kbps;
   final Map<Field<?>, String> tags = new LinkedHashMap<>();
   final Map<Field<?>, String> clean = new LinkedHashMap<>();
@@ -47,7 +47,7 @@ final class DemoTrack {
   String movesTo = "";
   boolean deleted;
 
-  DemoTrack(Recording recording, String path, Encoder.Form form, int kbps) {
+  DemoTrack(Recording recording, String path, Encoder.AudioForm form, int kbps) {
     this.recording = recording;
     this.path = path;
     this.form = form;

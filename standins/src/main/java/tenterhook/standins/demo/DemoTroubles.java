@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Random;
 import tenterhook.core.field.Fields;
-import tenterhook.standins.synth.Encoder.Form;
+import tenterhook.standins.synth.Encoder.AudioForm;
 
 /** Spoils good files in the ways that a collection of fifteen years is spoiled. */
 final class DemoTroubles {
@@ -109,7 +109,7 @@ final class DemoTroubles {
   }
 
   private void numbers(DemoTrack track, int number) {
-    boolean usual = track.form == Form.MP3 && !track.brief();
+    boolean usual = track.form == AudioForm.MP3 && !track.brief();
     year(track, number, usual);
     if (hit(12)) {
       boolean told = Character.isDigit(track.fileName().charAt(0));
@@ -127,7 +127,7 @@ final class DemoTroubles {
       track.spoil("missing", Fields.YEAR, "", "catalogue");
     } else if (hit(5) && !track.brief()) {
       track.spoil("wrong year", Fields.YEAR, number % 2 == 0 ? "1900" : "2099", "catalogue");
-    } else if (hit(5) && track.form == Form.FLAC) {
+    } else if (hit(5) && track.form == AudioForm.FLAC) {
       track.spoil("whole date", Fields.YEAR, year + "-05-03", "years");
     } else if (hit(4) && usual) {
       track.spoil("unusable year", Fields.YEAR, "0", "catalogue");
@@ -156,7 +156,7 @@ final class DemoTroubles {
     } else if (comment.endsWith("/") && hit(6)) {
       String stray = List.of("SKAA", "LPA", "WLD").get(number % 3);
       track.spoil("stray", Fields.COMMENT, comment + stray + "/");
-    } else if (comment.endsWith("/") && track.form == Form.FLAC && hit(20)) {
+    } else if (comment.endsWith("/") && track.form == AudioForm.FLAC && hit(20)) {
       String machine =
           List.of("0000A1B2 00003C4D 0000FFFF 00001234", "www.tape-swap.example").get(number % 2);
       track.spoil("machine comment", Fields.COMMENT, machine + " " + comment, "comments");

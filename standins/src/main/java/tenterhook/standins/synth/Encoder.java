@@ -19,7 +19,7 @@ public final class Encoder {
   private Encoder() {}
 
   /** A form that a file can have. */
-  public enum Form {
+  public enum AudioForm {
     /** MPEG-1 layer III. */
     MP3("mp3", "mp3", avcodec.AV_CODEC_ID_MP3, true),
     /** Free lossless. */
@@ -40,7 +40,7 @@ public final class Encoder {
     private final int codec;
     private final boolean slim;
 
-    Form(String ending, String container, int codec, boolean slim) {
+    AudioForm(String ending, String container, int codec, boolean slim) {
       this.slim = slim;
       this.ending = ending;
       this.container = container;
@@ -71,7 +71,8 @@ public final class Encoder {
    * @param kbps bit rate for the forms that lose, else without meaning
    * @throws IOException when it cannot be written
    */
-  public static void write(short[] samples, Path file, Form form, int kbps) throws IOException {
+  public static void write(short[] samples, Path file, AudioForm form, int kbps)
+      throws IOException {
     write(samples, file, form, kbps, form.slim && kbps < 320);
   }
 
@@ -84,7 +85,8 @@ public final class Encoder {
    * @param kbps bit rate for the forms that lose, else without meaning
    * @throws IOException when it cannot be written
    */
-  public static void writeFull(short[] samples, Path file, Form form, int kbps) throws IOException {
+  public static void writeFull(short[] samples, Path file, AudioForm form, int kbps)
+      throws IOException {
     write(samples, file, form, kbps, false);
   }
 
@@ -98,7 +100,7 @@ public final class Encoder {
   public static short[] worn(short[] samples, int kbps) throws IOException {
     Path file = Files.createTempFile("worn", ".mp3");
     try {
-      writeFull(samples, file, Form.MP3, kbps);
+      writeFull(samples, file, AudioForm.MP3, kbps);
       short[] out = new short[samples.length];
       try (SoundFile sound = SoundFile.open(file)) {
         float[] block = new float[8192];
@@ -117,20 +119,20 @@ public final class Encoder {
     }
   }
 
-  private static void write(short[] samples, Path file, Form form, int kbps, boolean slim)
+  private static void write(short[] samples, Path file, AudioForm form, int kbps, boolean slim)
       throws IOException {
     int channels = slim ? 1 : 2;
-    int rate = form == Form.OPUS ? 48_000 : slim ? 32_000 : Synth.RATE;
+    int rate = form == AudioForm.OPUS ? 48_000 : slim ? 32_000 : Synth.RATE;
     try (FFmpegFrameRecorder recorder = new FFmpegFrameRecorder(file.toFile(), channels)) {
       recorder.setFormat(form.container);
       recorder.setAudioCodec(form.codec);
       recorder.setSampleRate(rate);
       recorder.setAudioBitrate(Math.max(64, kbps) * 1000);
-      recorder.setAudioOption("compression_level", form == Form.MP3 ? "9" : "0");
-      if (form == Form.M4A) {
+      recorder.setAudioOption("compression_level", form == AudioForm.MP3 ? "9" : "0");
+      if (form == AudioForm.M4A) {
         recorder.setAudioOption("aac_coder", "fast");
       }
-      if (form == Form.MP3) {
+      if (form == AudioForm.MP3) {
         recorder.setOption("id3v2_version", "0");
       }
       recorder.setOption("fflags", "+bitexact");

@@ -20,7 +20,7 @@ import java.util.Random;
  */
 public record Piece(
     long seed,
-    Style style,
+    PieceStyle style,
     double bpm,
     int root,
     boolean minor,
@@ -33,7 +33,7 @@ public record Piece(
   }
 
   /** How a beat goes. */
-  public enum Style {
+  public enum PieceStyle {
     /** A kick on every beat. */
     FLOOR(74, 146, 4),
     /** Kick on one and three, snare on two and four. */
@@ -57,7 +57,7 @@ public record Piece(
     private final double fastest;
     private final int beats;
 
-    Style(double slowest, double fastest, int beats) {
+    PieceStyle(double slowest, double fastest, int beats) {
       this.slowest = slowest;
       this.fastest = fastest;
       this.beats = beats;
@@ -69,19 +69,19 @@ public record Piece(
     }
   }
 
-  private record Part(String name, double share) {}
+  private record PieceSection(String name, double share) {}
 
-  private static final List<List<Part>> FORMS =
+  private static final List<List<PieceSection>> FORMS =
       List.of(
           parts("intro", 4, "verse", 8, "drop", 12, "break", 4, "verse", 4, "out", 4),
           parts("intro", 8, "drop", 8, "break", 8, "verse", 8, "out", 4),
           parts("verse", 8, "break", 4, "drop", 16, "out", 4),
           parts("intro", 4, "verse", 12, "break", 4, "drop", 8, "out", 8));
 
-  private static List<Part> parts(Object... namesAndBars) {
-    List<Part> parts = new ArrayList<>();
+  private static List<PieceSection> parts(Object... namesAndBars) {
+    List<PieceSection> parts = new ArrayList<>();
     for (int i = 0; i < namesAndBars.length; i += 2) {
-      parts.add(new Part((String) namesAndBars[i], (Integer) namesAndBars[i + 1]));
+      parts.add(new PieceSection((String) namesAndBars[i], (Integer) namesAndBars[i + 1]));
     }
     return parts;
   }
@@ -89,14 +89,14 @@ public record Piece(
   /** The piece of a seed. */
   public static Piece of(long seed) {
     Random random = new Random(seed * 6_364_136_223_846_793_005L + 1_442_695_040_888_963_407L);
-    Style style = Style.values()[random.nextInt(Style.values().length)];
+    PieceStyle style = PieceStyle.values()[random.nextInt(PieceStyle.values().length)];
     double bpm = style.slowest + (style.fastest - style.slowest) * random.nextDouble();
     bpm = Math.round(bpm * 100) / 100.0;
     double bar = style.beats * 60 / bpm;
     double leadIn = random.nextInt(3) == 0 ? 0 : 2 * random.nextDouble();
     List<Recording.Section> sections = new ArrayList<>();
     double at = leadIn;
-    for (Part part : FORMS.get(random.nextInt(FORMS.size()))) {
+    for (PieceSection part : FORMS.get(random.nextInt(FORMS.size()))) {
       sections.add(new Recording.Section(part.name, at, at + part.share * bar));
       at = sections.getLast().end();
     }

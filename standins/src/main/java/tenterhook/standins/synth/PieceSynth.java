@@ -79,7 +79,7 @@ public final class PieceSynth {
 
   /** Drums, bass, chords, lead. */
   private double[] gains(String section) {
-    double drum = piece.style() == Piece.Style.SPARSE ? 0.45 : 1;
+    double drum = piece.style() == Piece.PieceStyle.SPARSE ? 0.45 : 1;
     return switch (section) {
       case "intro" -> new double[] {0.55 * drum, 0, 0.35, 0};
       case "verse" -> new double[] {0.75 * drum, 0.6, 0.45, 0.35};
@@ -115,7 +115,7 @@ public final class PieceSynth {
   }
 
   private void chord(float[] table, int degree, double start, int perBar) {
-    boolean off = piece.style() == Piece.Style.OFFBEAT;
+    boolean off = piece.style() == Piece.PieceStyle.OFFBEAT;
     for (int third = 0; third < 3; third++) {
       double note = hertz(degree + 2 * third, 3);
       if (off) {
@@ -132,7 +132,7 @@ public final class PieceSynth {
     for (int b = 0; b < perBar; b++) {
       boolean fifth = b == perBar - 1 && random.nextInt(4) == 0;
       double note = hertz(degree + (fifth ? 4 : 0), 1);
-      double late = piece.style() == Piece.Style.FLOOR ? beat / 2 : 0;
+      double late = piece.style() == Piece.PieceStyle.FLOOR ? beat / 2 : 0;
       if (b == 0 || random.nextInt(4) > 0) {
         tone(bass, table, start + b * beat + late + loose(), beat * 0.5, note, 0.8f);
       }

@@ -48,8 +48,8 @@ class CodebookOnFilesTest {
                   List.of(new Code("SKA", ""), new Code("DUB", ""), new Code("ELC", ""))),
               new Facet("Use", "", true, false, List.of(new Code("TRN", ""), new Code("LIV", "")))),
           Notation.DEFAULT);
-  private static final List<Encoder.Form> FORMS =
-      Stream.of(Encoder.Form.values()).filter(f -> f != Encoder.Form.OPUS).toList();
+  private static final List<Encoder.AudioForm> FORMS =
+      Stream.of(Encoder.AudioForm.values()).filter(f -> f != Encoder.AudioForm.OPUS).toList();
 
   @TempDir Path folder;
 
@@ -57,7 +57,7 @@ class CodebookOnFilesTest {
   void music() throws Exception {
     short[] samples = Synth.render(Recording.of(5, 140));
     Files.createDirectories(folder.resolve("Music"));
-    for (Encoder.Form form : FORMS) {
+    for (Encoder.AudioForm form : FORMS) {
       Encoder.write(samples, folder.resolve("Music/song." + form.ending()), form, 128);
     }
   }
@@ -118,7 +118,7 @@ class CodebookOnFilesTest {
     Crate asks =
         new Crate.RuleCrate(
             "Asks",
-            new Rule.Group(
+            new Rule.RuleGroup(
                 Rule.Kind.ALL,
                 List.of(CrateJson.line("Style:SKA|DUB"), CrateJson.line("not code:TRN"))));
     apply(

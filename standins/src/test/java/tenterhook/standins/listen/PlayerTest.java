@@ -34,7 +34,7 @@ import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.listen.SoundOutput;
 import tenterhook.core.listen.SoundOutputs;
 import tenterhook.standins.synth.Encoder;
-import tenterhook.standins.synth.Encoder.Form;
+import tenterhook.standins.synth.Encoder.AudioForm;
 import tenterhook.standins.synth.Synth;
 
 /** Every format is played through a silent device that counts what it is given. */
@@ -43,7 +43,7 @@ class PlayerTest {
   private static final int FRAMES = (int) (SECONDS * Synth.RATE);
 
   @TempDir static Path folder;
-  private static final Map<Form, Path> FILES = new EnumMap<>(Form.class);
+  private static final Map<AudioForm, Path> FILES = new EnumMap<>(AudioForm.class);
 
   private final SilentOutputs device = new SilentOutputs(300);
   private final Player player = new Player(device, new SilentOutputs(300), "");
@@ -57,7 +57,7 @@ class PlayerTest {
       samples[2 * i] = (short) value;
       samples[2 * i + 1] = (short) value;
     }
-    for (Form form : Form.values()) {
+    for (AudioForm form : AudioForm.values()) {
       Path file = folder.resolve("tone." + form.ending());
       Encoder.writeFull(samples, file, form, 192);
       FILES.put(form, file);
@@ -79,8 +79,8 @@ class PlayerTest {
   }
 
   @ParameterizedTest
-  @EnumSource(Form.class)
-  void everyFormatPlaysToItsEnd(Form form) {
+  @EnumSource(AudioForm.class)
+  void everyFormatPlaysToItsEnd(AudioForm form) {
     player.load(FILES.get(form), 0, true);
     Status status = await(s -> s.state() == State.ENDED);
     assertThat(status.seconds()).isCloseTo(SECONDS, within(0.06));
@@ -91,8 +91,8 @@ class PlayerTest {
   }
 
   @ParameterizedTest
-  @EnumSource(Form.class)
-  void everyFormatIsSoughtInToTheFrame(Form form) throws Unreadable {
+  @EnumSource(AudioForm.class)
+  void everyFormatIsSoughtInToTheFrame(AudioForm form) throws Unreadable {
     try (SoundFile sound = SoundFile.open(FILES.get(form), SoundOutput.RATE, 2)) {
       for (double second : new double[] {4.5, 1.25, 0, 5.5, 3.0}) {
         sound.seek(second);
@@ -115,8 +115,8 @@ class PlayerTest {
   }
 
   @ParameterizedTest
-  @EnumSource(Form.class)
-  void behindASeekComesWhatIsLeft(Form form) {
+  @EnumSource(AudioForm.class)
+  void behindASeekComesWhatIsLeft(AudioForm form) {
     player.load(FILES.get(form), 4, true);
     Status status = await(s -> s.state() == State.ENDED);
     assertThat(status.seconds()).isCloseTo(SECONDS, within(0.06));
@@ -127,7 +127,7 @@ class PlayerTest {
   void pausingKeepsTheMoment() throws InterruptedException {
     Player slow = new Player(new SilentOutputs(1), new SilentOutputs(1), "");
     try (slow) {
-      slow.load(FILES.get(Form.FLAC), 2, true);
+      slow.load(FILES.get(AudioForm.FLAC), 2, true);
       while (slow.status().seconds() < 2.2) {
         Thread.sleep(5);
       }
@@ -148,7 +148,7 @@ class PlayerTest {
 
   @Test
   void aLoopIsRepeatedUntilItIsEnded() {
-    player.load(FILES.get(Form.MP3), 0, false);
+    player.load(FILES.get(AudioForm.MP3), 0, false);
     player.loop(Optional.of(new Loop(1, 1.5)));
     player.toggle();
     await(s -> device.taken() > 3L * Synth.RATE);
@@ -161,7 +161,7 @@ class PlayerTest {
   @Test
   void theGainIsHeard() {
     player.gain(-12);
-    player.load(FILES.get(Form.WAV), 0, true);
+    player.load(FILES.get(AudioForm.WAV), 0, true);
     await(s -> s.state() == State.ENDED);
     assertThat(device.loudest()).isCloseTo(0.2f, within(0.02f));
   }
@@ -174,15 +174,15 @@ class PlayerTest {
     player.load(text, 0, true);
     await(s -> s.file().equals(Optional.of(text)) && s.state() == State.TROUBLE);
     assertThat(player.status().trouble()).contains("damaged");
-    player.load(FILES.get(Form.FLAC), 0, true);
+    player.load(FILES.get(AudioForm.FLAC), 0, true);
     assertThat(await(s -> s.state() == State.ENDED).trouble()).isEmpty();
   }
 
   @ParameterizedTest
   @EnumSource(
-      value = Form.class,
+      value = AudioForm.class,
       names = {"FLAC", "M4A"})
-  void aFileThatIsCutOffEndsInAMessage(Form form) throws IOException {
+  void aFileThatIsCutOffEndsInAMessage(AudioForm form) throws IOException {
     byte[] whole = Files.readAllBytes(FILES.get(form));
     Path cut = folder.resolve("cut." + form.ending());
     Files.write(cut, Arrays.copyOf(whole, whole.length * 6 / 10));
@@ -193,7 +193,7 @@ class PlayerTest {
 
   @Test
   void noiseInTheMiddleOfAFileDoesNotStopIt() throws IOException {
-    byte[] bytes = Files.readAllBytes(FILES.get(Form.MP3));
+    byte[] bytes = Files.readAllBytes(FILES.get(AudioForm.MP3));
     for (int i = bytes.length / 2; i < bytes.length / 2 + 3000; i++) {
       bytes[i] = (byte) (i * 31);
     }
@@ -219,7 +219,7 @@ class PlayerTest {
           }
         };
     try (Player other = new Player(failing, standIn, "headphones")) {
-      other.load(FILES.get(Form.OGG), 0, true);
+      other.load(FILES.get(AudioForm.OGG), 0, true);
       long end = System.nanoTime() + 20_000_000_000L;
       while (other.status().state() != State.ENDED) {
         assertThat(System.nanoTime()).isLessThan(end);
@@ -233,7 +233,7 @@ class PlayerTest {
 
   @Test
   void anotherDeviceGoesOnWhereItWas() {
-    player.load(FILES.get(Form.FLAC), 3, false);
+    player.load(FILES.get(AudioForm.FLAC), 3, false);
     player.device("headphones");
     player.toggle();
     await(s -> s.state() == State.ENDED);
@@ -250,9 +250,9 @@ class PlayerTest {
     }
 
     @Override
-    public <E extends Exception> void call(Kind kind, Path path, Action<E> action)
+    public <E extends Exception> void call(CallKind kind, Path path, Action<E> action)
         throws IOException, E {
-      if (kind == Kind.RENAME || kind == Kind.LINK) {
+      if (kind == CallKind.RENAME || kind == CallKind.LINK) {
         looked++;
         assertThat(openFiles()).doesNotContain(file);
       }
@@ -275,7 +275,7 @@ class PlayerTest {
   @Test
   @EnabledOnOs(OS.LINUX)
   void aFileThatIsHeardIsNotHeldOpenWhileItIsWrittenOrMoved() throws Exception {
-    Path heard = Files.copy(FILES.get(Form.WAV), folder.resolve("heard.wav")).toRealPath();
+    Path heard = Files.copy(FILES.get(AudioForm.WAV), folder.resolve("heard.wav")).toRealPath();
     hear(heard);
   }
 

@@ -55,7 +55,7 @@ class LostBySoundTest {
   private MusicCollection collection;
   private LostSearch search;
 
-  private static void song(Path file, int seed, Encoder.Form form) throws IOException {
+  private static void song(Path file, int seed, Encoder.AudioForm form) throws IOException {
     Files.createDirectories(file.getParent());
     Encoder.write(Synth.render(Recording.of(seed, 100 + seed)), file, form, 192);
   }
@@ -65,7 +65,7 @@ class LostBySoundTest {
     Path music = folder.resolve("Music/Skate");
     disk = folder.resolve("Disk");
     for (int n = 1; n <= 5; n++) {
-      song(music.resolve("song " + n + ".mp3"), n, Encoder.Form.MP3);
+      song(music.resolve("song " + n + ".mp3"), n, Encoder.AudioForm.MP3);
       TagFiles.write(
           music.resolve("song " + n + ".mp3"),
           Map.of(Fields.TITLE, "Lap " + n, Fields.COMMENT, "own words /SKA/"),
@@ -83,9 +83,9 @@ class LostBySoundTest {
     TagFiles.write(
         disk.resolve("song 2.mp3"), Map.of(Fields.LYRICS, "la ".repeat(4000)), sha -> new byte[0]);
     Files.delete(music.resolve("song 3.mp3"));
-    song(disk.resolve("third.flac"), 3, Encoder.Form.FLAC);
+    song(disk.resolve("third.flac"), 3, Encoder.AudioForm.FLAC);
     Files.delete(music.resolve("song 4.mp3"));
-    song(disk.resolve("song 4.mp3"), 40, Encoder.Form.MP3);
+    song(disk.resolve("song 4.mp3"), 40, Encoder.AudioForm.MP3);
     Files.createDirectories(disk.resolve("one"));
     Files.createDirectories(disk.resolve("two"));
     Files.copy(music.resolve("song 5.mp3"), disk.resolve("one/song 5.mp3"));

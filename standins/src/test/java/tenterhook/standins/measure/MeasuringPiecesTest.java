@@ -27,7 +27,7 @@ import tenterhook.core.measure.Passage;
 import tenterhook.core.measure.PrintIndex;
 import tenterhook.core.measure.SoundQuality.Verdict;
 import tenterhook.standins.synth.Encoder;
-import tenterhook.standins.synth.Encoder.Form;
+import tenterhook.standins.synth.Encoder.AudioForm;
 import tenterhook.standins.synth.Piece;
 import tenterhook.standins.synth.PieceSynth;
 
@@ -61,8 +61,10 @@ class MeasuringPiecesTest {
   }
 
   private static Made make(int number) {
-    Form[] forms = {Form.FLAC, Form.MP3, Form.M4A, Form.OGG, Form.WAV, Form.AIFF};
-    Form form = forms[number % forms.length];
+    AudioForm[] forms = {
+      AudioForm.FLAC, AudioForm.MP3, AudioForm.M4A, AudioForm.OGG, AudioForm.WAV, AudioForm.AIFF
+    };
+    AudioForm form = forms[number % forms.length];
     Path file = folder.resolve(number + "." + form.ending());
     Piece piece = Piece.of(40_001 + number);
     try {
@@ -147,7 +149,7 @@ class MeasuringPiecesTest {
 
   @ParameterizedTest
   @CsvSource({"MP3, 64", "MP3, 128", "M4A, 128", "OGG, 128"})
-  void theSoundPrintSurvivesCoding(Form form, int kbps) throws Exception {
+  void theSoundPrintSurvivesCoding(AudioForm form, int kbps) throws Exception {
     java.util.Map<Integer, tenterhook.core.measure.SoundPrint> prints = new java.util.HashMap<>();
     for (int i = 0; i < PIECES; i++) {
       prints.put(i, MEASURED.get(i).print());
@@ -156,7 +158,7 @@ class MeasuringPiecesTest {
     Path file = folder.resolve("worn " + form + kbps + "." + form.ending());
     Encoder.writeFull(PieceSynth.render(ALL.get(0)), file, form, kbps);
     assertThat(index.find(measured(file).print()))
-        .extracting(PrintIndex.Match::id)
+        .extracting(PrintIndex.Hit::id)
         .containsExactly(0);
   }
 
@@ -164,14 +166,14 @@ class MeasuringPiecesTest {
   void upscaledSoundIsToldAndHonestSoundIsNotAccused() throws Exception {
     short[] samples = PieceSynth.render(ALL.get(0));
     Path grand = folder.resolve("grand.mp3");
-    Encoder.writeFull(Encoder.worn(samples, 128), grand, Form.MP3, 320);
+    Encoder.writeFull(Encoder.worn(samples, 128), grand, AudioForm.MP3, 320);
     assertThat(measured(grand).quality().verdict(false, 320)).isEqualTo(Verdict.UPSCALED);
     assertThat(measured(grand).quality().soundsLikeKbps()).isEqualTo(128);
     Path lossless = folder.resolve("grand.flac");
-    Encoder.writeFull(Encoder.worn(samples, 64), lossless, Form.FLAC, 0);
+    Encoder.writeFull(Encoder.worn(samples, 64), lossless, AudioForm.FLAC, 0);
     assertThat(measured(lossless).quality().verdict(true, 0)).isEqualTo(Verdict.UPSCALED);
     Path honest = folder.resolve("honest.mp3");
-    Encoder.writeFull(samples, honest, Form.MP3, 320);
+    Encoder.writeFull(samples, honest, AudioForm.MP3, 320);
     assertThat(measured(honest).quality().verdict(false, 320)).isEqualTo(Verdict.HONEST);
     for (int i = 0; i < PIECES; i++) {
       boolean keepsAll = !FILES.get(i).toString().matches(".*(mp3|m4a|ogg)");

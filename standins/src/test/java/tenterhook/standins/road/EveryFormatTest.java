@@ -53,8 +53,8 @@ class EveryFormatTest {
   private static final Map<String, String> OTHER_NAMES =
       Map.of("year", "date", "tyer", "date", "tracknumber", "track", "description", "comment");
 
-  static Stream<Encoder.Form> written() {
-    return Stream.of(Encoder.Form.values()).filter(f -> f != Encoder.Form.OPUS);
+  static Stream<Encoder.AudioForm> written() {
+    return Stream.of(Encoder.AudioForm.values()).filter(f -> f != Encoder.AudioForm.OPUS);
   }
 
   private static Map<Field<?>, String> tags() {
@@ -74,7 +74,7 @@ class EveryFormatTest {
     return MusicCollection.open(folder.resolve("collection"), InstantSource.system());
   }
 
-  private Path file(Encoder.Form form) throws Exception {
+  private Path file(Encoder.AudioForm form) throws Exception {
     Path file = folder.resolve("Music/song." + form.ending());
     Files.createDirectories(file.getParent());
     Encoder.write(SAMPLES, file, form, 128);
@@ -105,7 +105,7 @@ class EveryFormatTest {
 
   @ParameterizedTest
   @MethodSource("written")
-  void oneFieldChangesAndNothingElse(Encoder.Form form) throws Exception {
+  void oneFieldChangesAndNothingElse(Encoder.AudioForm form) throws Exception {
     Path file = file(form);
     TagFiles.write(file, tags(), s -> new byte[0]);
     Files.setLastModifiedTime(file, FileTime.fromMillis(1_500_000_000_000L));
@@ -130,7 +130,7 @@ class EveryFormatTest {
 
   @ParameterizedTest
   @MethodSource("written")
-  void everyFieldIsHeldAndGivenBack(Encoder.Form form) throws Exception {
+  void everyFieldIsHeldAndGivenBack(Encoder.AudioForm form) throws Exception {
     file(form);
     Map<Field<?>, String> all = new LinkedHashMap<>(tags());
     all.put(Fields.ALBUM_ARTIST, "The Gannet Sisters");
@@ -157,7 +157,7 @@ class EveryFormatTest {
 
   @ParameterizedTest
   @MethodSource("written")
-  void theTotalIsSetWithoutTouchingTheNumber(Encoder.Form form) throws Exception {
+  void theTotalIsSetWithoutTouchingTheNumber(Encoder.AudioForm form) throws Exception {
     Path file = file(form);
     TagFiles.write(file, tags(), s -> new byte[0]);
     try (MusicCollection collection = open()) {
@@ -173,7 +173,7 @@ class EveryFormatTest {
 
   @ParameterizedTest
   @MethodSource("written")
-  void artworkComesBackByteForByte(Encoder.Form form) throws Exception {
+  void artworkComesBackByteForByte(Encoder.AudioForm form) throws Exception {
     Path file = file(form);
     byte[] first = Cover.draw(1, 300, "jpg");
     byte[] second = Cover.draw(2, 500, "png");
@@ -200,8 +200,8 @@ class EveryFormatTest {
   }
 
   @ParameterizedTest
-  @EnumSource(Encoder.Form.class)
-  void everyFormatIsListedWithItsData(Encoder.Form form) throws Exception {
+  @EnumSource(Encoder.AudioForm.class)
+  void everyFormatIsListedWithItsData(Encoder.AudioForm form) throws Exception {
     Path file = file(form);
     try (MusicCollection collection = open()) {
       ScanReport report = collection.scan(folder.resolve("Music"), Progress.SILENT);
@@ -217,7 +217,7 @@ class EveryFormatTest {
 
   @Test
   void opusIsReadAndNeverWritten() throws Exception {
-    Path file = file(Encoder.Form.OPUS);
+    Path file = file(Encoder.AudioForm.OPUS);
     byte[] before = Files.readAllBytes(file);
     try (MusicCollection collection = open()) {
       collection.scan(folder.resolve("Music"), Progress.SILENT);
@@ -230,7 +230,7 @@ class EveryFormatTest {
 
   @Test
   void theOldShortTagIsReadAndKeptInStep() throws Exception {
-    Path file = file(Encoder.Form.MP3);
+    Path file = file(Encoder.AudioForm.MP3);
     MP3File mp3 = (MP3File) AudioFileIO.read(file.toFile());
     ID3v11Tag tag = new ID3v11Tag();
     tag.setField(org.jaudiotagger.tag.FieldKey.TITLE, "Short");
@@ -262,7 +262,7 @@ class EveryFormatTest {
 
   @Test
   void countersOfPlaysAreReadAndStayBesideARating() throws Exception {
-    Path file = file(Encoder.Form.MP3);
+    Path file = file(Encoder.AudioForm.MP3);
     MP3File mp3 = (MP3File) AudioFileIO.read(file.toFile());
     ID3v24Tag tag = new ID3v24Tag();
     ID3v24Frame frame = new ID3v24Frame("POPM");
@@ -290,7 +290,7 @@ class EveryFormatTest {
 
   @Test
   void framesThatNobodyKnowsStay() throws Exception {
-    Path file = file(Encoder.Form.MP3);
+    Path file = file(Encoder.AudioForm.MP3);
     MP3File mp3 = (MP3File) AudioFileIO.read(file.toFile());
     ID3v24Tag tag = new ID3v24Tag();
     ID3v24Frame frame = new ID3v24Frame("TXXX");
@@ -309,7 +309,7 @@ class EveryFormatTest {
 
   @Test
   void theVersionOfATagStays() throws Exception {
-    Path file = file(Encoder.Form.MP3);
+    Path file = file(Encoder.AudioForm.MP3);
     MP3File mp3 = (MP3File) AudioFileIO.read(file.toFile());
     mp3.setID3v2Tag(new ID3v23Tag());
     mp3.commit();

@@ -38,16 +38,16 @@ class KilledInTheMiddleTest {
 
   private void music() throws Exception {
     short[] samples = java.util.Arrays.copyOf(Synth.render(Recording.of(1, 150)), 44_100);
-    Encoder.Form[] forms = {
-      Encoder.Form.MP3,
-      Encoder.Form.FLAC,
-      Encoder.Form.M4A,
-      Encoder.Form.OGG,
-      Encoder.Form.WAV,
-      Encoder.Form.AIFF
+    Encoder.AudioForm[] forms = {
+      Encoder.AudioForm.MP3,
+      Encoder.AudioForm.FLAC,
+      Encoder.AudioForm.M4A,
+      Encoder.AudioForm.OGG,
+      Encoder.AudioForm.WAV,
+      Encoder.AudioForm.AIFF
     };
     List<Path> originals = new ArrayList<>();
-    for (Encoder.Form form : forms) {
+    for (Encoder.AudioForm form : forms) {
       Path file = folder.resolve("seed." + form.ending());
       Encoder.write(samples, file, form, 128);
       TagFiles.write(file, Map.of(Fields.TITLE, "Cold Lamps"), s -> new byte[0]);

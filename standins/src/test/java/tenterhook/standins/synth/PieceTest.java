@@ -12,7 +12,7 @@ import org.junit.jupiter.api.Test;
 class PieceTest {
   @Test
   void piecesFollowFromTheirSeedAndAreOfEveryKind() {
-    Set<Piece.Style> styles = EnumSet.noneOf(Piece.Style.class);
+    Set<Piece.PieceStyle> styles = EnumSet.noneOf(Piece.PieceStyle.class);
     Set<String> keys = new HashSet<>();
     for (int seed = 1; seed <= 300; seed++) {
       Piece piece = Piece.of(seed);
@@ -28,7 +28,7 @@ class PieceTest {
       assertThat(bars).isCloseTo(Math.rint(bars), within(1e-6));
       assertThat(piece.seconds()).isEqualTo(piece.end() + piece.tail());
     }
-    assertThat(styles).containsExactlyInAnyOrder(Piece.Style.values());
+    assertThat(styles).containsExactlyInAnyOrder(Piece.PieceStyle.values());
     assertThat(keys).hasSize(24);
   }
 

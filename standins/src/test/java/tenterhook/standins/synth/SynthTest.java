@@ -86,8 +86,8 @@ class SynthTest {
   }
 
   @ParameterizedTest
-  @EnumSource(Encoder.Form.class)
-  void theSameSamplesGiveTheSameBytes(Encoder.Form form) throws Exception {
+  @EnumSource(Encoder.AudioForm.class)
+  void theSameSamplesGiveTheSameBytes(Encoder.AudioForm form) throws Exception {
     short[] samples = Synth.render(Recording.of(2, 140));
     Path one = folder.resolve("one." + form.ending());
     Path two = folder.resolve("two." + form.ending());

@@ -31,7 +31,7 @@ import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.field.TagNames;
 import tenterhook.standins.synth.Encoder;
-import tenterhook.standins.synth.Encoder.Form;
+import tenterhook.standins.synth.Encoder.AudioForm;
 import tenterhook.standins.synth.Synth;
 
 /**
@@ -57,13 +57,13 @@ class IndependentTagsTest {
     return values;
   }
 
-  static Stream<Form> written() {
-    return EnumSet.complementOf(EnumSet.of(Form.OPUS)).stream();
+  static Stream<AudioForm> written() {
+    return EnumSet.complementOf(EnumSet.of(AudioForm.OPUS)).stream();
   }
 
   @ParameterizedTest
   @MethodSource("written")
-  void whatTheProgramWritesIsReadByFfmpeg(Form form) throws Exception {
+  void whatTheProgramWritesIsReadByFfmpeg(AudioForm form) throws Exception {
     Path file = sound(form);
     TagFiles.write(file, values(), sha -> new byte[0]);
     Map<String, String> read = readByFfmpeg(file);
@@ -79,14 +79,14 @@ class IndependentTagsTest {
 
   @ParameterizedTest
   @EnumSource
-  void whatOthersWriteIsReadByTheProgram(Form form) throws Exception {
+  void whatOthersWriteIsReadByTheProgram(AudioForm form) throws Exception {
     Path file =
         switch (form) {
           case FLAC, OGG, OPUS -> tagged(form);
           case MP3 -> inFront(sound(form));
           case WAV -> withChunk(sound(form), "id3 ", ByteOrder.LITTLE_ENDIAN);
           case AIFF -> withChunk(sound(form), "ID3 ", ByteOrder.BIG_ENDIAN);
-          case M4A -> withItems(sound(Form.M4A));
+          case M4A -> withItems(sound(AudioForm.M4A));
         };
     values().forEach((f, v) -> assertThat(readByProgram(file, f)).as(f.key()).isEqualTo(v));
   }
@@ -111,7 +111,7 @@ class IndependentTagsTest {
     return all;
   }
 
-  private static String name(Form form, Field<?> field) {
+  private static String name(AudioForm form, Field<?> field) {
     TagNames names = field.tags().orElseThrow();
     String name =
         switch (form) {
@@ -122,16 +122,16 @@ class IndependentTagsTest {
     return FFMPEG_NAMES.getOrDefault(name, name).toUpperCase(Locale.ROOT);
   }
 
-  private Path sound(Form form) throws IOException {
+  private Path sound(AudioForm form) throws IOException {
     Path file = folder.resolve("sound." + form.ending());
     Encoder.write(SOUND, file, form, 96);
     return file;
   }
 
   /** A file that FFmpeg writes with its tags. */
-  private Path tagged(Form form) throws IOException {
+  private Path tagged(AudioForm form) throws IOException {
     Path file = folder.resolve("foreign." + form.ending());
-    int rate = form == Form.OPUS ? 48_000 : 44_100;
+    int rate = form == AudioForm.OPUS ? 48_000 : 44_100;
     try (FFmpegFrameRecorder recorder = new FFmpegFrameRecorder(file.toFile(), 2)) {
       recorder.setFormat(form.ending());
       recorder.setAudioCodec(

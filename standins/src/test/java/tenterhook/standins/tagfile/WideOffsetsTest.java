@@ -113,7 +113,7 @@ class WideOffsetsTest {
     Path music = Files.createDirectories(folder.resolve("Music"));
     Path plain = folder.resolve("plain.m4a");
     short[] samples = Arrays.copyOf(Synth.render(Recording.of(3, 120)), 88_200);
-    Encoder.write(samples, plain, Encoder.Form.M4A, 128);
+    Encoder.write(samples, plain, Encoder.AudioForm.M4A, 128);
     Path wide = Files.write(music.resolve("wide.m4a"), turned(Files.readAllBytes(plain)));
     assertThat(new String(Files.readAllBytes(wide), StandardCharsets.ISO_8859_1)).contains("co64");
     assertThat(loudest(wide)).isGreaterThan(0.05).isEqualTo(loudest(plain));

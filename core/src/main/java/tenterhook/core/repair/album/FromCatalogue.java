@@ -14,7 +14,7 @@ import tenterhook.core.repair.inspect.Inspector;
 import tenterhook.core.repair.numbers.Years;
 
 /** Fills holes, and puts right years that cannot be, by what the catalogue is surest of. */
-public final class FromCatalogue implements Inspector.OfTrack {
+public final class FromCatalogue implements Inspector.TrackInspector {
   @Override
   public void inspect(int id, InspectionContext context, Consumer<Proposal> out) {
     Answer answer = context.externalEvidence().answers().get(id);

@@ -32,12 +32,12 @@ import tenterhook.core.track.Snapshot;
 final class NameIndex {
   private static final int PREFIX = 8;
 
-  private final Map<Field<?>, Names> names = new LinkedHashMap<>();
+  private final Map<Field<?>, FieldSpellings> names = new LinkedHashMap<>();
   private final Map<String, TreeMap<Integer, Integer>> tempos = new HashMap<>();
   private final Map<String, TreeMap<Integer, Integer>> years = new HashMap<>();
 
   /** The spellings of one field. */
-  private static final class Names {
+  private static final class FieldSpellings {
     final Map<String, Map<String, Tally>> byKey = new HashMap<>();
     final Map<String, Set<String>> byDeletion = new HashMap<>();
     final Map<String, String> keyOf = new HashMap<>();
@@ -45,7 +45,7 @@ final class NameIndex {
 
   /** Counts the spellings of some fields. */
   NameIndex(List<Field<?>> spelled) {
-    spelled.forEach(f -> names.put(f, new Names()));
+    spelled.forEach(f -> names.put(f, new FieldSpellings()));
   }
 
   /** Counts a track in, or out again; says which questions may now have another answer. */
@@ -55,7 +55,7 @@ final class NameIndex {
       for (String value : names(snapshot, id, field)) {
         name(field, value, step, guarded);
         if (field == Fields.ARTIST) {
-          touched.accept(new Question(Question.Kind.ARTIST, knownKey(field, value)));
+          touched.accept(new Question(Question.Asked.ARTIST, knownKey(field, value)));
         }
       }
     }
@@ -66,7 +66,7 @@ final class NameIndex {
               for (String genre : names(snapshot, id, Fields.GENRE)) {
                 String key = knownKey(Fields.GENRE, genre);
                 tally(tempos, key, (int) Math.round(bpm), step);
-                touched.accept(new Question(Question.Kind.TEMPO, key));
+                touched.accept(new Question(Question.Asked.TEMPO, key));
               }
             });
     snapshot
@@ -77,7 +77,7 @@ final class NameIndex {
                   NameKeys.song(snapshot.raw(id, Fields.ARTIST), snapshot.raw(id, Fields.TITLE));
               if (!Reissues.isReissue(snapshot, id)) {
                 tally(years, song, year, step);
-                touched.accept(new Question(Question.Kind.ORIGINAL, song));
+                touched.accept(new Question(Question.Asked.ORIGINAL, song));
               }
             });
   }
@@ -105,7 +105,7 @@ final class NameIndex {
     if (key.isEmpty()) {
       return;
     }
-    Names known = names.get(field);
+    FieldSpellings known = names.get(field);
     Map<String, Tally> spellings = known.byKey.get(key);
     if (spellings == null) {
       spellings = new TreeMap<>();
@@ -157,7 +157,7 @@ final class NameIndex {
 
   /** A name of a field with the names that it may be a slip of; empty when it is not in use. */
   Optional<NameCluster> cluster(Field<?> field, String key, Set<String> settled) {
-    Names known = names.get(field);
+    FieldSpellings known = names.get(field);
     Map<String, Tally> spellings = known.byKey.get(key);
     if (spellings == null) {
       return Optional.empty();
@@ -182,7 +182,7 @@ final class NameIndex {
 
   /** The keys that are a slip of a letter from a key, whether that is in use itself or not. */
   private Set<String> near(Field<?> field, String key) {
-    Names known = names.get(field);
+    FieldSpellings known = names.get(field);
     Set<String> tried = new HashSet<>();
     Set<String> found = new TreeSet<>();
     for (String deletion : NameKey.slips(key.length()) == 0 ? Set.<String>of() : deletions(key)) {

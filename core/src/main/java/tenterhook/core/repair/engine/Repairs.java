@@ -54,7 +54,7 @@ import tenterhook.core.track.Snapshot;
 public final class Repairs {
   private static final int BATCH = 40_000;
   private static final int PART = 2_000;
-  private static final List<Inspector.OfTrack> BY_TRACK =
+  private static final List<Inspector.TrackInspector> BY_TRACK =
       List.of(
           new Junk(),
           new VersionForm(),
@@ -88,8 +88,8 @@ public final class Repairs {
 
   private final NameIndex nameIndex = new NameIndex(SPELLED);
   private final Map<String, RoaringBitmap> folders = new HashMap<>();
-  private final Map<Unit, List<Proposal>> found = new HashMap<>();
-  private final DependencyIndex<Unit> dependencies = new DependencyIndex<>(nameIndex);
+  private final Map<InspectionUnit, List<Proposal>> found = new HashMap<>();
+  private final DependencyIndex<InspectionUnit> dependencies = new DependencyIndex<>(nameIndex);
   private final List<Respellings> respellings =
       BY_NAME.stream().map(inspector -> new Respellings(inspector, nameIndex)).toList();
   private Snapshot snapshot;
@@ -99,7 +99,7 @@ public final class Repairs {
   private long inspected;
 
   /** What is judged at a time: a track, a folder, or a track's name in one field. */
-  private record Unit(int inspector, int track, String folder) {}
+  private record InspectionUnit(int inspector, int track, String folder) {}
 
   private Repairs(
       Snapshot snapshot, Codebook codebook, RepairRules rules, ExternalEvidence externalEvidence) {
@@ -208,25 +208,25 @@ public final class Repairs {
   private void inspect(Dirty dirty, Progress progress) {
     InspectionContext context =
         new InspectionContext(snapshot, codebook, rules, externalEvidence, nameIndex::answer);
-    Set<Unit> asking = dependencies.concernedBy(dirty.questions);
+    Set<InspectionUnit> asking = dependencies.concernedBy(dirty.questions);
     asking.removeIf(
         u ->
             u.track() > 0 && dirty.tracks.contains(u.track())
                 || dirty.folders.contains(u.folder()));
-    List<Unit> units = new ArrayList<>();
+    List<InspectionUnit> units = new ArrayList<>();
     for (int i = 0; i < BY_FOLDER.size(); i++) {
       for (String folder : dirty.folders) {
-        units.add(new Unit(i, 0, folder));
+        units.add(new InspectionUnit(i, 0, folder));
       }
     }
     for (int i = 0; i < BY_TRACK.size(); i++) {
       int inspector = i;
-      dirty.tracks.forEach((int id) -> units.add(new Unit(inspector, id, "")));
+      dirty.tracks.forEach((int id) -> units.add(new InspectionUnit(inspector, id, "")));
     }
     units.addAll(asking);
     inspected += units.size();
     for (int from = 0; from < units.size() && !progress.stopped(); from += BATCH) {
-      List<Unit> batch = units.subList(from, Math.min(units.size(), from + BATCH));
+      List<InspectionUnit> batch = units.subList(from, Math.min(units.size(), from + BATCH));
       judged(batch).forEach(this::take);
       progress.at(from + batch.size(), units.size(), "");
     }
@@ -236,10 +236,10 @@ public final class Repairs {
   }
 
   /** What was said about a unit, and what was asked for that. */
-  private record Judged(Unit unit, List<Proposal> proposals, Set<Question> asked) {}
+  private record JudgedUnit(InspectionUnit unit, List<Proposal> proposals, Set<Question> asked) {}
 
   /** Judges units, many of them on several cores; nothing is kept yet. */
-  private List<Judged> judged(List<Unit> units) {
+  private List<JudgedUnit> judged(List<InspectionUnit> units) {
     int parts = Math.max(1, units.size() / PART);
     return IntStream.range(0, parts)
         .parallel()
@@ -256,7 +256,7 @@ public final class Repairs {
         .toList();
   }
 
-  private Judged judge(Unit unit, InspectionContext context) {
+  private JudgedUnit judge(InspectionUnit unit, InspectionContext context) {
     Set<Question> asked = context.noting();
     List<Proposal> proposals = new ArrayList<>(0);
     if (unit.folder().isEmpty()) {
@@ -271,15 +271,15 @@ public final class Repairs {
         BY_FOLDER.get(unit.inspector()).inspect(folder, context, proposals::add);
       }
     }
-    return new Judged(unit, proposals, asked.isEmpty() ? Set.of() : Set.copyOf(asked));
+    return new JudgedUnit(unit, proposals, asked.isEmpty() ? Set.of() : Set.copyOf(asked));
   }
 
-  private void take(Judged judged) {
+  private void take(JudgedUnit judged) {
     keep(judged.unit(), judged.proposals());
     dependencies.remember(judged.unit(), judged.asked());
   }
 
-  private void keep(Unit unit, List<Proposal> proposals) {
+  private void keep(InspectionUnit unit, List<Proposal> proposals) {
     if (proposals.isEmpty()) {
       found.remove(unit);
     } else {
@@ -324,7 +324,7 @@ public final class Repairs {
     if (snapshot.has(id) && !snapshot.lost(id)) {
       respellings.get(place).propose(id, context, proposals::add);
     }
-    keep(new Unit(BY_TRACK.size() + place, id, ""), proposals);
+    keep(new InspectionUnit(BY_TRACK.size() + place, id, ""), proposals);
   }
 
   /**

@@ -109,17 +109,17 @@ public final class InspectionContext {
 
   /** How many tracks an artist has, in whatever spelling. */
   public int tracksBy(String artist) {
-    return ask(new Question(Question.Kind.ARTIST, key(artist)));
+    return ask(new Question(Question.Asked.ARTIST, key(artist)));
   }
 
   /** The tempo that a genre keeps to, 0 when it keeps to none or too few tracks are known. */
   public int tempoOf(String genre) {
-    return ask(new Question(Question.Kind.TEMPO, key(genre)));
+    return ask(new Question(Question.Asked.TEMPO, key(genre)));
   }
 
   /** The earliest year of a song that is no reissue, 0 when none is known. */
   public int originalYear(String artist, String title) {
-    return ask(new Question(Question.Kind.ORIGINAL, NameKeys.song(artist, title)));
+    return ask(new Question(Question.Asked.ORIGINAL, NameKeys.song(artist, title)));
   }
 
   private int ask(Question question) {

@@ -10,7 +10,7 @@ import tenterhook.core.repair.Proposal;
 /** Finds one or two kinds of repairs. Pure: the same ground gives the same proposals. */
 public sealed interface Inspector {
   /** Judges a track by itself. */
-  non-sealed interface OfTrack extends Inspector {
+  non-sealed interface TrackInspector extends Inspector {
     /** Hands out what it proposes for a track that is there. */
     void inspect(int id, InspectionContext context, Consumer<Proposal> out);
   }

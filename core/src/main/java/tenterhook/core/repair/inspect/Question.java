@@ -6,9 +6,9 @@ package tenterhook.core.repair.inspect;
  * @param kind what is asked
  * @param key of what
  */
-public record Question(Kind kind, String key) {
+public record Question(Asked kind, String key) {
   /** What can be asked; each is answered by a number, 0 for "not known". */
-  public enum Kind {
+  public enum Asked {
     /** How many tracks an artist has. */
     ARTIST,
     /** The tempo that a genre keeps to, in whole bpm. */

@@ -26,7 +26,7 @@ import tenterhook.core.text.Fold;
  * Mends text that was read with a wrong character set. The proof is that it can be turned back to
  * bytes and read again without a single error; plain ASCII is never touched.
  */
-public final class BrokenLetters implements Inspector.OfTrack {
+public final class BrokenLetters implements Inspector.TrackInspector {
   private static final List<Field<?>> FIELDS = Fields.with(Trait.REPAIRABLE);
   private static final Charset WESTERN = Charset.forName("windows-1252");
   private static final Charset CYRILLIC = Charset.forName("windows-1251");

@@ -14,7 +14,7 @@ import tenterhook.core.repair.inspect.Inspector;
 import tenterhook.core.text.Capitals;
 
 /** Mends names in capitals only, in small letters only, and initials that are written as words. */
-public final class CapitalLetters implements Inspector.OfTrack {
+public final class CapitalLetters implements Inspector.TrackInspector {
   private static final List<Field<?>> FIELDS = Fields.with(Trait.NAME);
   private static final Pattern INITIALS = Pattern.compile("\\b(Dj|Mc|Ep|Lp|Ii|Iii|Vi|Vii|Viii)\\b");
   private static final Pattern TURNED = Pattern.compile("\\b\\p{Ll}\\p{Lu}{2,}\\b");

@@ -17,7 +17,7 @@ import tenterhook.core.repair.inspect.Inspector;
 import tenterhook.core.text.JunkText;
 
 /** Takes machine-made text out of comments. The DJ's own words and the codes stay to the letter. */
-public final class Comments implements Inspector.OfTrack {
+public final class Comments implements Inspector.TrackInspector {
   private static final Pattern HEX =
       Pattern.compile("(?:\\s*\\b[0-9A-Fa-f]{8}\\b){4,}|\\b[0-9A-Fa-f]{32,}\\b");
   private static final Pattern ADVERT =
@@ -41,8 +41,8 @@ public final class Comments implements Inspector.OfTrack {
     }
     Notation notation = context.codebook().notation();
     boolean coded = context.codebook().notation().target() == (Field<?>) Fields.COMMENT;
-    Notation.Reading reading =
-        coded ? notation.read(before) : new Notation.Reading(before, List.of());
+    Notation.Content reading =
+        coded ? notation.read(before) : new Notation.Content(before, List.of());
     if (reading.own().isBlank()) {
       return;
     }

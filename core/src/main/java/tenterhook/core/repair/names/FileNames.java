@@ -20,7 +20,7 @@ public final class FileNames implements Inspector.OfFolder {
   private static final int LEAST_AGREED = 2;
 
   /** What the files of a folder say about a pattern. */
-  private static final class Votes {
+  private static final class Agreeing {
     int agreed;
     int contradicted;
 
@@ -40,9 +40,9 @@ public final class FileNames implements Inspector.OfFolder {
     }
     Map<Integer, String> names = new LinkedHashMap<>();
     folder.ids().forEach((int id) -> names.put(id, baseName(context, id)));
-    Map<NamePattern, Votes> votes = new LinkedHashMap<>();
+    Map<NamePattern, Agreeing> votes = new LinkedHashMap<>();
     for (NamePattern pattern : NamePattern.IN_FILES) {
-      Votes mine = new Votes();
+      Agreeing mine = new Agreeing();
       names.forEach((id, name) -> vote(id, name, pattern, mine, context));
       if (mine.holds()) {
         votes.put(pattern, mine);
@@ -52,7 +52,7 @@ public final class FileNames implements Inspector.OfFolder {
   }
 
   private static void vote(
-      int id, String name, NamePattern pattern, Votes votes, InspectionContext context) {
+      int id, String name, NamePattern pattern, Agreeing votes, InspectionContext context) {
     Optional<Map<Field<?>, String>> read = pattern.read(name);
     if (read.isPresent()) {
       Agreement how = Agreement.of(id, read.get(), context);
@@ -80,13 +80,13 @@ public final class FileNames implements Inspector.OfFolder {
   }
 
   private static void propose(
-      int id, Map<NamePattern, Votes> votes, InspectionContext context, Consumer<Proposal> out) {
+      int id, Map<NamePattern, Agreeing> votes, InspectionContext context, Consumer<Proposal> out) {
     if (!open(id, context)) {
       return;
     }
     NamePattern best = null;
     int bestScore = -1;
-    for (Map.Entry<NamePattern, Votes> one : votes.entrySet()) {
+    for (Map.Entry<NamePattern, Agreeing> one : votes.entrySet()) {
       Optional<Map<Field<?>, String>> read = one.getKey().read(baseName(context, id));
       if (read.isPresent()) {
         Agreement how = Agreement.of(id, read.get(), context);
@@ -103,7 +103,11 @@ public final class FileNames implements Inspector.OfFolder {
   }
 
   private static void propose(
-      int id, NamePattern pattern, Votes votes, InspectionContext context, Consumer<Proposal> out) {
+      int id,
+      NamePattern pattern,
+      Agreeing votes,
+      InspectionContext context,
+      Consumer<Proposal> out) {
     Map<Field<?>, String> values =
         new LinkedHashMap<>(pattern.read(baseName(context, id)).orElseThrow());
     values.keySet().removeIf(field -> !context.hole(id, field));

@@ -14,7 +14,7 @@ import tenterhook.core.repair.inspect.Inspector;
 /** Fills artist, album and year from the folder's path, where its tracks agree with the pattern. */
 public final class FolderNames implements Inspector.OfFolder {
   /** What a pattern reads off the folder, and what the tracks say to it. */
-  private record Reading(
+  private record FolderReading(
       NamePattern pattern, Map<Field<?>, String> values, int agreed, int contradicted) {
     boolean holds() {
       return agreed >= 2 && contradicted * 5 <= agreed;
@@ -23,19 +23,19 @@ public final class FolderNames implements Inspector.OfFolder {
 
   @Override
   public void inspect(Folder folder, InspectionContext context, Consumer<Proposal> out) {
-    Optional<Reading> best = Optional.empty();
+    Optional<FolderReading> best = Optional.empty();
     for (NamePattern pattern : NamePattern.IN_FOLDERS) {
-      Optional<Reading> mine = read(pattern, folder, context);
-      if (mine.filter(Reading::holds).isPresent()
+      Optional<FolderReading> mine = read(pattern, folder, context);
+      if (mine.filter(FolderReading::holds).isPresent()
           && (best.isEmpty() || mine.get().agreed() > best.get().agreed())) {
         best = mine;
       }
     }
-    Optional<Reading> reading = best.isPresent() ? best : byKnownArtist(folder, context);
+    Optional<FolderReading> reading = best.isPresent() ? best : byKnownArtist(folder, context);
     reading.ifPresent(r -> folder.ids().forEach((int id) -> propose(id, r, context, out)));
   }
 
-  private static Optional<Reading> read(
+  private static Optional<FolderReading> read(
       NamePattern pattern, Folder folder, InspectionContext context) {
     long depth = pattern.text().chars().filter(c -> c == '/').count();
     String[] parts = folder.path().split("/");
@@ -59,15 +59,15 @@ public final class FolderNames implements Inspector.OfFolder {
                         votes[0] += how == Agreement.AGREES ? 1 : 0;
                         votes[1] += how == Agreement.CONTRADICTS ? 1 : 0;
                       });
-              return new Reading(pattern, values, votes[0], votes[1]);
+              return new FolderReading(pattern, values, votes[0], votes[1]);
             });
   }
 
   /** Where nothing is known of the folder's tracks, an artist that the collection knows helps. */
-  private static Optional<Reading> byKnownArtist(Folder folder, InspectionContext context) {
+  private static Optional<FolderReading> byKnownArtist(Folder folder, InspectionContext context) {
     for (NamePattern pattern : NamePattern.IN_FOLDERS) {
       if (pattern.fields().contains(Fields.ARTIST) && pattern.fields().contains(Fields.ALBUM)) {
-        Optional<Reading> reading = read(pattern, folder, context);
+        Optional<FolderReading> reading = read(pattern, folder, context);
         if (reading.isPresent()
             && reading.get().contradicted() == 0
             && context.tracksBy(reading.get().values().get(Fields.ARTIST)) >= 2) {
@@ -79,7 +79,7 @@ public final class FolderNames implements Inspector.OfFolder {
   }
 
   private static void propose(
-      int id, Reading reading, InspectionContext context, Consumer<Proposal> out) {
+      int id, FolderReading reading, InspectionContext context, Consumer<Proposal> out) {
     Map<Field<?>, String> values = new LinkedHashMap<>(reading.values());
     values.keySet().removeIf(field -> !context.hole(id, field));
     if (values.isEmpty() || Agreement.of(id, reading.values(), context) == Agreement.CONTRADICTS) {

@@ -19,7 +19,7 @@ import tenterhook.core.text.JunkText;
  * Takes from names what says nothing about the music. Brackets that tell a version or a name stay;
  * only a bracket that holds nothing but phrases of the DJ's list, or an address, goes.
  */
-public final class Junk implements Inspector.OfTrack {
+public final class Junk implements Inspector.TrackInspector {
   private static final List<Field<?>> FIELDS = Fields.with(Trait.NAME);
   private static final Pattern NUMBERED =
       Pattern.compile("^(\\d{1,2})(?:\\s*[-.)]\\s*|\\s+-\\s+)(?=\\p{L})");

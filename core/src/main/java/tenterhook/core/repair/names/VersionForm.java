@@ -12,7 +12,7 @@ import tenterhook.core.repair.inspect.Inspector;
 import tenterhook.core.text.Versions;
 
 /** Puts the version of a song into one form: in round brackets behind the title. */
-public final class VersionForm implements Inspector.OfTrack {
+public final class VersionForm implements Inspector.TrackInspector {
   private static final Pattern DASHED = Pattern.compile("^(.+?)\\s+[-–—]\\s+([^-–—()\\[\\]]+)$");
   private static final Pattern SQUARE = Pattern.compile("[\\[{]([^()\\[\\]{}]+)[\\]}]");
   private static final Pattern SHORT = Pattern.compile("(?i)\\brmx\\b");

@@ -16,7 +16,7 @@ import tenterhook.core.track.Snapshot;
  * Tempo and key as they were measured: they fill what is empty, and are proposed where the tag says
  * otherwise. A tag that says something is never so wrong that it would be overwritten in bulk.
  */
-public final class BySound implements Inspector.OfTrack {
+public final class BySound implements Inspector.TrackInspector {
   private static final double SAME_TEMPO = 0.02;
   private static final int LOOK_FIRST = 85;
 

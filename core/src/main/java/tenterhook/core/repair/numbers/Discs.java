@@ -11,7 +11,7 @@ import tenterhook.core.repair.inspect.InspectionContext;
 import tenterhook.core.repair.inspect.Inspector;
 
 /** Disc numbers that stand in the album's name or in the folder. */
-public final class Discs implements Inspector.OfTrack {
+public final class Discs implements Inspector.TrackInspector {
   private static final Pattern IN_ALBUM =
       Pattern.compile(
           "(?i)^(.*\\S)\\s*[(\\[-]?\\s*\\b(?:cd|disc|disk)\\s*#?(\\d{1,2})\\s*[)\\]]?$");

@@ -11,7 +11,7 @@ import tenterhook.core.repair.inspect.Inspector;
 import tenterhook.core.track.Snapshot;
 
 /** Where a title says that it is a reissue, and the song itself is known from an earlier year. */
-public final class Reissues implements Inspector.OfTrack {
+public final class Reissues implements Inspector.TrackInspector {
   private static final Pattern SAYS =
       Pattern.compile("(?i)\\b(remaster(ed)?|re-?issue|anniversary)\\b");
 

@@ -12,7 +12,7 @@ import tenterhook.core.repair.inspect.Inspector;
 import tenterhook.core.repair.inspect.NameKeys;
 
 /** A tempo that is half or double of what its genre keeps to. */
-public final class Tempo implements Inspector.OfTrack {
+public final class Tempo implements Inspector.TrackInspector {
   private static final double NEAR = 0.15;
 
   @Override

@@ -1,4 +1,4 @@
-package tenterhook.desktop.shell;
+package tenterhook.adapters.disk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -9,7 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** Which folders are looked at after something changed in several. */
-class ArrivingTest {
+class HighestFoldersTest {
   @TempDir Path folder;
 
   @Test
@@ -17,19 +17,20 @@ class ArrivingTest {
     Path deep = Files.createDirectories(folder.resolve("Rink/Doors"));
     Path rink = folder.resolve("Rink");
     Path ferry = Files.createDirectories(folder.resolve("Ferry"));
-    assertThat(Arriving.highest(Set.of(deep, rink, ferry))).containsExactlyInAnyOrder(rink, ferry);
+    assertThat(RelativePaths.highest(Set.of(deep, rink, ferry)))
+        .containsExactlyInAnyOrder(rink, ferry);
   }
 
   @Test
   void whatIsGoneIsLookedAtFromWhatIsLeft() throws Exception {
     Path rink = Files.createDirectories(folder.resolve("Rink"));
-    assertThat(Arriving.highest(Set.of(rink.resolve("gone/deeper")))).containsExactly(rink);
+    assertThat(RelativePaths.highest(Set.of(rink.resolve("gone/deeper")))).containsExactly(rink);
   }
 
   @Test
   void foldersThatOnlyShareTheBeginningOfTheirNamesAreTwo() throws Exception {
     Path one = Files.createDirectories(folder.resolve("Rink"));
     Path other = Files.createDirectories(folder.resolve("Rink 2"));
-    assertThat(Arriving.highest(Set.of(one, other))).containsExactlyInAnyOrder(one, other);
+    assertThat(RelativePaths.highest(Set.of(one, other))).containsExactlyInAnyOrder(one, other);
   }
 }

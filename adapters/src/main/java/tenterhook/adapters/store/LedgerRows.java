@@ -2,13 +2,17 @@ package tenterhook.adapters.store;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.Instant;
 import tenterhook.core.change.Edit;
+import tenterhook.core.change.LedgerEntry;
 import tenterhook.core.change.Place;
 import tenterhook.core.field.Fields;
 
-/** How each kind of edit stands in a row of the ledger: a word, a track, a field, two texts. */
-final class LedgerEdits {
-  private LedgerEdits() {}
+/**
+ * Rows of the ledger: its entries, and each kind of edit as a word, a track, a field, two texts.
+ */
+final class LedgerRows {
+  private LedgerRows() {}
 
   /** The seven values that enter an edit. */
   static Object[] row(long change, int seq, Edit edit) {
@@ -48,7 +52,7 @@ final class LedgerEdits {
   }
 
   /** The edit in a row of kind, track, field, before, after. */
-  static Edit read(ResultSet row) throws SQLException {
+  static Edit edit(ResultSet row) throws SQLException {
     int track = row.getInt(2);
     String field = row.getString(3);
     String before = row.getString(4);
@@ -63,5 +67,17 @@ final class LedgerEdits {
       default ->
           throw new IllegalStateException("the ledger holds an unknown edit " + row.getString(1));
     };
+  }
+
+  /** A row of number, time, title, tracks, undoes, undone by and remaining. */
+  static LedgerEntry entry(ResultSet row) throws SQLException {
+    return new LedgerEntry(
+        row.getLong(1),
+        Instant.parse(row.getString(2)),
+        row.getString(3),
+        row.getInt(4),
+        row.getLong(5),
+        row.getLong(6),
+        row.getInt(7));
   }
 }

@@ -20,7 +20,7 @@ import tenterhook.core.job.Progress;
 import tenterhook.core.track.Snapshot;
 
 /** What every command shares: opening the collection, finding, altering, printing. */
-abstract class Work implements Callable<Integer> {
+abstract class CollectionCommand implements Callable<Integer> {
   static final ObjectMapper JSON = new ObjectMapper();
 
   @Spec CommandSpec spec;

@@ -1,0 +1,19 @@
+package tenterhook.adapters.tagfile;
+
+/**
+ * A stretch of a file.
+ *
+ * @param from first byte
+ * @param to behind its last byte
+ */
+record ByteSpan(long from, long to) {
+  ByteSpan {
+    if (from < 0 || to < from) {
+      throw new IllegalArgumentException("a stretch from " + from + " to " + to);
+    }
+  }
+
+  long length() {
+    return to - from;
+  }
+}
