@@ -20,6 +20,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.SmallBook;
 import tenterhook.adapters.Wavs;
 import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.disk.FileCalls;
 import tenterhook.adapters.tagfile.AudioPayload;
 import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.change.Change;
@@ -62,7 +63,11 @@ final class ManyCopies {
   }
 
   static MusicCollection open(Path folder) throws Exception {
-    return MusicCollection.open(folder.resolve("collection"), InstantSource.system());
+    return open(folder, FileCalls.SYSTEM);
+  }
+
+  static MusicCollection open(Path folder, FileCalls calls) throws Exception {
+    return MusicCollection.open(folder.resolve("collection"), InstantSource.system(), calls);
   }
 
   /** Scans, and gives plays, days, codes and crates by chance. */

@@ -14,9 +14,11 @@ import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Assumptions;
-import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.disk.FileCalls;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.duplicate.Group;
 import tenterhook.core.duplicate.Resolution;
@@ -24,32 +26,45 @@ import tenterhook.core.duplicate.SpareFate;
 import tenterhook.core.job.Progress;
 
 /**
- * Real small disks, in memory: full, read-only, or just another one. Only where the system lets the
- * tests mount one.
+ * Small disks: full, read-only, or just another one. Each case runs on a simulated disk, and where
+ * the system lets the tests mount one, on a real one in memory.
  */
 class OtherDisksTest {
   @TempDir Path folder;
   private Path disk;
+  private FileCalls calls = FileCalls.SYSTEM;
 
   private static int call(String... words) throws IOException, InterruptedException {
     return new ProcessBuilder(words).redirectErrorStream(true).start().waitFor();
   }
 
-  private Path mounted(String name, int kilobytes) throws Exception {
+  private Path disk(String name, int kilobytes, boolean real) throws Exception {
     disk = Files.createDirectories(folder.resolve(name));
+    if (real) {
+      mount(kilobytes);
+    } else {
+      SimulatedDisk simulated = new SimulatedDisk(disk);
+      simulated.sized(1024L * kilobytes);
+      calls = simulated;
+    }
+    return disk;
+  }
+
+  private void mount(int kilobytes) throws Exception {
     int said = -1;
     try {
       said = call("mount", "-t", "tmpfs", "-o", "size=" + kilobytes + "k", "tmpfs", "" + disk);
     } catch (IOException noMount) {
       disk = folder;
     }
-    Assumptions.assumeTrue(said == 0, "no disk can be mounted here");
-    return disk;
+    Assumptions.assumeTrue(said == 0, "no real disk can be mounted here; a simulated one is tried");
   }
 
   @AfterEach
   void unmount() throws Exception {
-    call("umount", "-l", disk.toString());
+    if (calls == FileCalls.SYSTEM) {
+      call("umount", "-l", disk.toString());
+    }
   }
 
   /** A collection whose holding bay is a disk of its own. */
@@ -58,7 +73,7 @@ class OtherDisksTest {
     ManyCopies.music(folder.resolve("Music"), random, 12);
     Files.createDirectories(folder.resolve("collection"));
     Files.createSymbolicLink(folder.resolve("collection/holding bay"), bay);
-    MusicCollection collection = ManyCopies.open(folder);
+    MusicCollection collection = ManyCopies.open(folder, calls);
     ManyCopies.furnish(collection, folder.resolve("Music"), random);
     return collection;
   }
@@ -68,9 +83,10 @@ class OtherDisksTest {
         collection, Resolving.Wanted.of(group), Set.of(), new SpareFate.Hold(), true);
   }
 
-  @Test
-  void aHoldingBayOnAnotherDiskTakesFilesAndGivesThemBack() throws Exception {
-    Path bay = mounted("bay", 2000);
+  @ParameterizedTest(name = "on a real disk: {0}")
+  @ValueSource(booleans = {false, true})
+  void aHoldingBayOnAnotherDiskTakesFilesAndGivesThemBack(boolean real) throws Exception {
+    Path bay = disk("bay", 2000, real);
     try (MusicCollection collection = withBayOn(bay)) {
       Map<Path, String> before = bytes(folder.resolve("Music"));
       Map<String, String> said = said(collection);
@@ -87,9 +103,10 @@ class OtherDisksTest {
     }
   }
 
-  @Test
-  void aFullHoldingBayLeavesSparesWhereTheyAre() throws Exception {
-    Path bay = mounted("bay", 40);
+  @ParameterizedTest(name = "on a real disk: {0}")
+  @ValueSource(booleans = {false, true})
+  void aFullHoldingBayLeavesSparesWhereTheyAre(boolean real) throws Exception {
+    Path bay = disk("bay", 40, real);
     try (MusicCollection collection = withBayOn(bay)) {
       Map<Path, String> before = bytes(folder.resolve("Music"));
       int refused = 0;
@@ -108,12 +125,13 @@ class OtherDisksTest {
     }
   }
 
-  @Test
-  void onAFullOrReadOnlyDiskTheSurvivorRefusesAndNothingMoves() throws Exception {
-    Path music = mounted("Music", 1200);
+  @ParameterizedTest(name = "on a real disk: {0}")
+  @ValueSource(booleans = {false, true})
+  void onAFullOrReadOnlyDiskTheSurvivorRefusesAndNothingMoves(boolean real) throws Exception {
+    Path music = disk("Music", 1200, real);
     Random random = new Random(4);
     ManyCopies.music(music, random, 12);
-    try (MusicCollection collection = ManyCopies.open(folder)) {
+    try (MusicCollection collection = ManyCopies.open(folder, calls)) {
       ManyCopies.furnish(collection, music, random);
       Group writes =
           groups(collection).stream()
@@ -123,7 +141,7 @@ class OtherDisksTest {
       fill(music);
       Map<Path, String> before = bytes(music);
       refusedWholly(collection, writes, before, music);
-      assertThat(call("mount", "-o", "remount,ro", music.toString())).isZero();
+      makeReadOnly(music);
       refusedWholly(collection, writes, before, music);
     }
   }
@@ -135,7 +153,19 @@ class OtherDisksTest {
         .gains().stream().anyMatch(g -> g.key().equals(state.codebook().notation().target().key()));
   }
 
-  private static void fill(Path disk) throws IOException {
+  private void makeReadOnly(Path music) throws Exception {
+    if (calls instanceof SimulatedDisk simulated) {
+      simulated.readOnly();
+    } else {
+      assertThat(call("mount", "-o", "remount,ro", music.toString())).isZero();
+    }
+  }
+
+  private void fill(Path disk) throws IOException {
+    if (calls instanceof SimulatedDisk simulated) {
+      simulated.sized(0);
+      return;
+    }
     try (var out = Files.newOutputStream(disk.resolve("filler"))) {
       byte[] block = new byte[512];
       while (true) {
