@@ -21,6 +21,7 @@ public final class JavaProgram {
         List.of(
             Path.of(System.getProperty("java.home"), "bin", "java").toString(),
             "--enable-native-access=ALL-UNNAMED",
+            "-XX:TieredStopAtLevel=1", // it starts sooner
             "-cp",
             System.getProperty("java.class.path"),
             main.getName()));

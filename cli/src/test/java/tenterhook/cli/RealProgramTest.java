@@ -31,7 +31,8 @@ class RealProgramTest {
     Path err = folder.resolve("err.txt");
     List<String> call = new ArrayList<>();
     call.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
-    call.addAll(List.of("--enable-native-access=ALL-UNNAMED", "-Dfile.encoding=US-ASCII"));
+    call.addAll(List.of("--enable-native-access=ALL-UNNAMED", "-XX:TieredStopAtLevel=1"));
+    call.add("-Dfile.encoding=US-ASCII");
     call.addAll(
         List.of("-cp", System.getProperty("java.class.path"), TenterhookCommand.class.getName()));
     call.addAll(List.of("--collection", folder.resolve("collection").toString()));
