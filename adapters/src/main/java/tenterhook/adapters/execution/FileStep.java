@@ -111,7 +111,7 @@ final class FileStep {
       return new FileResult.Changed(String.valueOf(reason.getMessage()), readAgain(id));
     } catch (RuntimeException | Error broken) {
       // one broken file costs that file only; how far it came is asked of the file itself
-      return new FileResult.Unconfirmed("something unforeseen happened: " + broken);
+      return new FileResult.Unconfirmed("an unexpected error happened: " + broken);
     }
   }
 

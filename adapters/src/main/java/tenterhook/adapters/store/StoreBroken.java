@@ -4,7 +4,7 @@ import java.sql.SQLException;
 import org.sqlite.SQLiteErrorCode;
 import org.sqlite.SQLiteException;
 
-/** The database does not do what it must; nothing that was not confirmed is kept. */
+/** The database cannot be read or written. Nothing that was not confirmed is kept. */
 public final class StoreBroken extends RuntimeException {
   /** Says what failed. */
   public StoreBroken(String message, Throwable cause) {

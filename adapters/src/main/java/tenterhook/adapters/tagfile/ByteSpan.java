@@ -9,7 +9,7 @@ package tenterhook.adapters.tagfile;
 record ByteSpan(long from, long to) {
   ByteSpan {
     if (from < 0 || to < from) {
-      throw new IllegalArgumentException("a stretch from " + from + " to " + to);
+      throw new IllegalArgumentException("a range from " + from + " to " + to);
     }
   }
 

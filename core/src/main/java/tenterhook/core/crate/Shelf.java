@@ -48,7 +48,7 @@ public record Shelf(String name, List<Crate> crates, NeverPlay never) {
     return with(sorted);
   }
 
-  /** Digits are filled up with noughts, so that "90 bpm" stands before "110 bpm". */
+  /** Digits are padded with zeros, so that "90 bpm" stands before "110 bpm". */
   private static String sortName(String name) {
     StringBuilder sorted = new StringBuilder();
     for (String part : name.toLowerCase(Locale.ROOT).split("(?<=\\d)(?=\\D)|(?<=\\D)(?=\\d)")) {

@@ -131,10 +131,10 @@ public final class GoesWith {
     String name = two.get().name();
     return switch (one.get().relation(two.get())) {
       case SAME -> new ScorePart(Reason.KEY, KEY, KEY, name + ", same key");
-      case RELATIVE -> new ScorePart(Reason.KEY, 24, KEY, name + ", same notes");
+      case RELATIVE -> new ScorePart(Reason.KEY, 24, KEY, name + ", relative key");
       case FIFTH_UP -> new ScorePart(Reason.KEY, 22, KEY, name + ", a fifth up");
       case FIFTH_DOWN -> new ScorePart(Reason.KEY, 22, KEY, name + ", a fifth down");
-      case FAR -> new ScorePart(Reason.KEY, 0, KEY, name + ", far key");
+      case FAR -> new ScorePart(Reason.KEY, 0, KEY, name + ", distant key");
     };
   }
 

@@ -1,8 +1,8 @@
 package tenterhook.core.measure;
 
 /**
- * Halves the rate of a stream through a half-band filter, of which every second coefficient is
- * nought and the middle one a half.
+ * Halves the rate of a stream through a half-band filter, of which every second coefficient is zero
+ * and the middle one a half.
  */
 final class Decimator {
   private static final int SHARP = 5;

@@ -67,7 +67,7 @@ public record MusicalKey(int root, boolean minor) {
   }
 
   /**
-   * The place on the wheel of fifths: how many fifths above C the major key of these notes is, 12
+   * The place on the circle of fifths: how many fifths above C the major key of these notes is, 12
    * for C itself. That is the number of sharps in the signature: G is 1, D 2, and B minor, with the
    * same notes as D, 2 as well.
    */
@@ -86,7 +86,7 @@ public record MusicalKey(int root, boolean minor) {
   public enum Relation {
     /** The same key. */
     SAME,
-    /** The same notes, the other mode. */
+    /** The relative key: the same notes, the other mode. */
     RELATIVE,
     /** One fifth up, the same mode. */
     FIFTH_UP,

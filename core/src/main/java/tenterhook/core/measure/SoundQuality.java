@@ -3,8 +3,8 @@ package tenterhook.core.measure;
 /**
  * What a file's sound is worth, whatever its name and bit rate claim.
  *
- * @param cutoffHz where the sound stops as if cut by a knife; 0 when it fades by itself or reaches
- *     up to what the sample rate allows
+ * @param cutoffHz where the sound is cut off sharply; 0 when it fades by itself or reaches up to
+ *     what the sample rate allows
  * @param depthDb how far the level falls at that place; 0 without one
  */
 public record SoundQuality(double cutoffHz, double depthDb) {

@@ -75,7 +75,7 @@ class GoesWithTest {
     assertThat(part(all, 2, Reason.CODES).words()).isEqualTo("shares 80S SKA");
     assertThat(part(all, 2, Reason.ENERGY).words()).isEqualTo("energy +8");
     assertThat(part(all, 3, Reason.TEMPO).words()).isEqualTo("59.2 bpm, +0.3 %, counted double");
-    assertThat(part(all, 3, Reason.KEY).words()).isEqualTo("A, same notes");
+    assertThat(part(all, 3, Reason.KEY).words()).isEqualTo("A, relative key");
     assertThat(part(all, 3, Reason.CODES).points()).isEqualTo(6);
     assertThat(part(all, 5, Reason.KEY).words()).isEqualTo("Dbm, a fifth up");
     assertThat(part(all, 7, Reason.TEMPO).words()).isEqualTo("tempo not known");

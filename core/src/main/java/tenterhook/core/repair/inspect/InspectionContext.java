@@ -20,7 +20,7 @@ import tenterhook.core.repair.RepairRules;
 import tenterhook.core.text.NameKey;
 import tenterhook.core.track.Snapshot;
 
-/** What inspectors stand on. Remembers what they asked about the whole collection. */
+/** What inspectors can ask. Remembers what they asked about the whole collection. */
 public final class InspectionContext {
   private static final int MOST_REMEMBERED = 50_000;
 
@@ -34,7 +34,7 @@ public final class InspectionContext {
   private final Set<Question> asked = new HashSet<>();
 
   /**
-   * What inspectors of one moment stand on.
+   * What inspectors can ask at one moment.
    *
    * @param snapshot the tracks
    * @param codebook the legend

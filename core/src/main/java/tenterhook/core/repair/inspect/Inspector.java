@@ -7,7 +7,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.field.Field;
 import tenterhook.core.repair.Proposal;
 
-/** Finds one or two kinds of repairs. Pure: the same ground gives the same proposals. */
+/** Finds one or two kinds of repairs. Pure: the same context gives the same proposals. */
 public sealed interface Inspector {
   /** Judges a track by itself. */
   non-sealed interface TrackInspector extends Inspector {
