@@ -13,6 +13,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.repair.Decision;
@@ -45,6 +46,9 @@ public final class RepairsView extends StationOutline {
 
   /** Whether proposals were seen, so that the best kind was chosen once. */
   private boolean begun;
+
+  /** The kind that was asked for while nothing of it was found yet. */
+  private @Nullable RepairKind awaited;
 
   /** A kind with its decisions; the catalogue may have none yet. */
   record KindRow(RepairKind kind, List<Decision> decisions) {}
@@ -133,13 +137,17 @@ public final class RepairsView extends StationOutline {
     kinds.getItems().setAll(rows);
     filling = false;
     KindRow next =
-        rows.stream()
-            .filter(r -> at != null && r.kind() == at.kind())
-            .findFirst()
+        row(rows, awaited)
+            .or(() -> row(rows, at == null ? null : at.kind()))
             .orElse(rows.get(Math.min(place, rows.size() - 1)));
+    awaited = next.kind() == awaited ? null : awaited;
     kinds.getSelectionModel().select(next);
     chooseKind(next);
     sayDismissed();
+  }
+
+  private static Optional<KindRow> row(List<KindRow> rows, @Nullable RepairKind kind) {
+    return rows.stream().filter(r -> r.kind() == kind).findFirst();
   }
 
   private List<KindRow> rows() {
@@ -199,12 +207,15 @@ public final class RepairsView extends StationOutline {
     }
   }
 
-  /** Turns to a kind, if it has proposals, and to the first of them that is to be looked at. */
+  /** Turns to a kind, once it has proposals, and to the first of them that is to be looked at. */
   public void choose(RepairKind kind) {
-    kinds.getItems().stream()
-        .filter(r -> r.kind() == kind)
-        .findFirst()
-        .ifPresent(kinds.getSelectionModel()::select);
+    awaited = kind;
+    row(kinds.getItems(), kind)
+        .ifPresent(
+            row -> {
+              awaited = null;
+              kinds.getSelectionModel().select(row);
+            });
     table.getItems().stream()
         .filter(p -> p.certainty() < model.rules().certainFrom())
         .findFirst()

@@ -95,6 +95,19 @@ class MendingStationsTest extends WindowTest {
   }
 
   @Test
+  void aKindThatIsAskedForBeforeItIsFoundIsShownOnceItIs() {
+    RepairKind kind = RepairKind.ARTIST_IN_TITLE;
+    fx(() -> workspace.repairs().settle(RepairRules.DEFAULT.switched(kind, false), "off"));
+    await(() -> of(kind).isEmpty());
+    settle();
+    choose(kind);
+    fx(() -> workspace.repairs().settle(RepairRules.DEFAULT, "on"));
+    await(() -> !of(kind).isEmpty());
+    settle();
+    assertThat(table().getItems()).isNotEmpty().allMatch(p -> p.kind() == kind);
+  }
+
+  @Test
   void whatIsWorthDoingNextLeadsToItsKindOfRepairs() {
     NextStep best =
         NextStep.of(
