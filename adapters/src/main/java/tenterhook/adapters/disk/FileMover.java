@@ -140,7 +140,7 @@ final class FileMover {
   /** The target's name is taken by a file of ours first, so that nobody else's can be replaced. */
   private void moveWithoutLinks(Path from, Path to, String token, List<String> open)
       throws IOException {
-    calls.makeFile(to, holder(token));
+    makeHolder(to, token);
     try {
       try {
         calls.rename(from, to);
@@ -153,6 +153,18 @@ final class FileMover {
         throw trouble;
       }
       open.add("the disk reported a trouble while it was moved: " + trouble.getMessage());
+    }
+  }
+
+  /** What a full disk keeps of the holder is taken away again; what others put there stays. */
+  private void makeHolder(Path to, String token) throws IOException {
+    try {
+      calls.makeFile(to, holder(token));
+    } catch (FileAlreadyExistsException taken) {
+      throw taken;
+    } catch (IOException | RuntimeException | Error trouble) {
+      dropHolder(to, token, trouble);
+      throw trouble;
     }
   }
 

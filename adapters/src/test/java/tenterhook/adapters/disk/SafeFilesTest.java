@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
-import java.nio.file.AtomicMoveNotSupportedException;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -185,19 +184,17 @@ class SafeFilesTest {
     }
   }
 
-  /** A target on another disk, to which no file can be renamed or linked from here. */
-  private static class OtherDisk extends FileCalls {
+  /** Another disk, and what was called. */
+  private final class OtherDisk extends SimulatedDisk {
     private final List<CallKind> done = new ArrayList<>();
+
+    OtherDisk() {
+      super(folder.resolve("disk"));
+    }
 
     @Override
     public <E extends Exception> void call(CallKind kind, Path path, Action<E> action)
         throws IOException, E {
-      if (kind == CallKind.LINK) {
-        throw new IOException("another disk");
-      }
-      if (kind == CallKind.RENAME && !done.contains(CallKind.COPY)) {
-        throw new AtomicMoveNotSupportedException("here", path.toString(), "another disk");
-      }
       super.call(kind, path, action);
       done.add(kind);
     }
@@ -220,29 +217,49 @@ class SafeFilesTest {
             FileCalls.CallKind.DELETE);
   }
 
-  @Test
-  void anotherDiskThatIsFullOrLosesBytesLeavesTheFileWhereItIs() throws Exception {
-    Path to = folder.resolve("disk/song.mp3");
-    for (boolean says : List.of(true, false)) {
-      OtherDisk calls =
-          new OtherDisk() {
-            @Override
-            public <E extends Exception> void call(CallKind kind, Path path, Action<E> action)
-                throws IOException, E {
-              super.call(kind, path, action);
-              if (kind == CallKind.COPY) {
-                Files.writeString(path, "bef");
-                if (says) {
-                  throw new IOException("No space left on device");
-                }
-              }
-            }
-          };
-      assertThatThrownBy(() -> new SafeFiles(calls).move(file, to, STEP))
-          .hasMessageContaining(says ? "No space left" : "differs");
-      assertThat(file).hasContent("before");
-      assertThat(names()).as("nothing of the copy is left").containsExactly("song.mp3");
+  /** Another disk that says of a part that it is all. */
+  private final class LosesBytes extends SimulatedDisk {
+    LosesBytes() {
+      super(folder.resolve("disk"));
     }
+
+    @Override
+    public <E extends Exception> void call(CallKind kind, Path path, Action<E> action)
+        throws IOException, E {
+      super.call(kind, path, action);
+      if (kind == CallKind.COPY) {
+        Files.writeString(path, "bef");
+      }
+    }
+  }
+
+  @Test
+  void anotherDiskThatLosesBytesLeavesTheFileWhereItIs() throws Exception {
+    Path to = folder.resolve("disk/song.mp3");
+    assertThatThrownBy(() -> new SafeFiles(new LosesBytes()).move(file, to, STEP))
+        .hasMessageContaining("differs");
+    assertThat(file).hasContent("before");
+    assertThat(names()).as("nothing of the copy is left").containsExactly("song.mp3");
+  }
+
+  @Test
+  void anotherDiskThatIsFullAtAnyByteLeavesTheFileWhereItIs() throws Exception {
+    Path to = folder.resolve("disk/song.mp3");
+    int refused = 0;
+    while (!Files.exists(to)) {
+      OtherDisk calls = new OtherDisk();
+      calls.sized(refused);
+      try {
+        new SafeFiles(calls).move(file, to, STEP);
+      } catch (IOException full) {
+        assertThat(full).hasMessageContaining("No space left");
+        assertThat(file).hasContent("before");
+        assertThat(names()).as("nothing of the copy is left").containsExactly("song.mp3");
+        refused++;
+      }
+    }
+    assertThat(to).hasContent("before");
+    assertThat(refused).isGreaterThan("before".length());
   }
 
   @Test

@@ -19,6 +19,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.disk.FileCalls;
+import tenterhook.adapters.disk.SimulatedDisk;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.duplicate.Group;
 import tenterhook.core.duplicate.Resolution;

@@ -1,4 +1,4 @@
-package tenterhook.adapters.duplicate;
+package tenterhook.adapters.disk;
 
 import java.io.IOException;
 import java.nio.file.AtomicMoveNotSupportedException;
@@ -6,13 +6,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Set;
 import java.util.stream.Stream;
-import tenterhook.adapters.disk.FileCalls;
 
 /**
  * A folder that behaves as a small disk of its own: no file can be linked or renamed into it or out
  * of it, it can be full, and it can be read-only.
  */
-final class SimulatedDisk extends FileCalls {
+public class SimulatedDisk extends FileCalls {
   private static final Set<CallKind> FILLING =
       Set.of(CallKind.COPY, CallKind.WRITE, CallKind.MAKE_FILE, CallKind.MAKE_FOLDER);
   private final Path folder;
@@ -20,16 +19,18 @@ final class SimulatedDisk extends FileCalls {
   private boolean readOnly;
   private boolean copied;
 
-  SimulatedDisk(Path folder) {
+  /** The disk in a folder, which may be made later. */
+  public SimulatedDisk(Path folder) {
     this.folder = folder;
   }
 
   /** How many bytes there may be on the disk. */
-  void sized(long bytes) {
+  public final void sized(long bytes) {
     size = bytes;
   }
 
-  void readOnly() {
+  /** From now on nothing can be altered on it. */
+  public final void readOnly() {
     readOnly = true;
   }
 
@@ -58,10 +59,14 @@ final class SimulatedDisk extends FileCalls {
     while (!Files.exists(at)) {
       at = at.getParent();
     }
-    return at.toRealPath().startsWith(folder.toRealPath());
+    Path real = Files.exists(folder) ? folder.toRealPath() : folder;
+    return path.startsWith(folder) || at.toRealPath().startsWith(real);
   }
 
   private long used() throws IOException {
+    if (!Files.exists(folder)) {
+      return 0;
+    }
     try (Stream<Path> files = Files.walk(folder)) {
       return files.mapToLong(f -> f.toFile().isFile() ? f.toFile().length() : 0).sum();
     }
