@@ -57,7 +57,7 @@ enum Comparison {
   }
 
   boolean takesValues() {
-    return ordinal() < MISSING.ordinal();
+    return this != MISSING && this != PRESENT;
   }
 
   @Override

@@ -75,7 +75,7 @@ public final class RepairsView extends StationOutline {
     kinds
         .getSelectionModel()
         .selectedItemProperty()
-        .addListener((o, before, after) -> chooseKind(after));
+        .addListener((o, before, after) -> pickKind(after));
     dismissed.getStyleClass().add("link");
     dismissed.setId("dismissed");
     dismissed.setOnAction(e -> model.bringBack());
@@ -135,15 +135,23 @@ public final class RepairsView extends StationOutline {
     List<KindRow> rows = rows();
     filling = true;
     kinds.getItems().setAll(rows);
-    filling = false;
     KindRow next =
         row(rows, awaited)
             .or(() -> row(rows, at == null ? null : at.kind()))
             .orElse(rows.get(Math.min(place, rows.size() - 1)));
     awaited = next.kind() == awaited ? null : awaited;
     kinds.getSelectionModel().select(next);
+    filling = false;
     chooseKind(next);
     sayDismissed();
+  }
+
+  /** Who picks a kind waits for no other any more. */
+  private void pickKind(KindRow row) {
+    if (row != null && !filling) {
+      awaited = null;
+      chooseKind(row);
+    }
   }
 
   private static Optional<KindRow> row(List<KindRow> rows, @Nullable RepairKind kind) {
@@ -168,9 +176,6 @@ public final class RepairsView extends StationOutline {
   }
 
   private void chooseKind(KindRow row) {
-    if (row == null || filling) {
-      return;
-    }
     title.setText(Words.of("repair.kind." + row.kind().key()));
     int at = Math.max(0, decisions.getSelectionModel().getSelectedIndex());
     if (!row.decisions().equals(decisions.getItems())) {
@@ -209,13 +214,9 @@ public final class RepairsView extends StationOutline {
 
   /** Turns to a kind, once it has proposals, and to the first of them that is to be looked at. */
   public void choose(RepairKind kind) {
-    awaited = kind;
-    row(kinds.getItems(), kind)
-        .ifPresent(
-            row -> {
-              awaited = null;
-              kinds.getSelectionModel().select(row);
-            });
+    Optional<KindRow> there = row(kinds.getItems(), kind);
+    there.ifPresent(kinds.getSelectionModel()::select);
+    awaited = there.isPresent() ? null : kind;
     table.getItems().stream()
         .filter(p -> p.certainty() < model.rules().certainFrom())
         .findFirst()

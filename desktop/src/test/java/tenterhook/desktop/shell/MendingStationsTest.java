@@ -108,6 +108,20 @@ class MendingStationsTest extends WindowTest {
   }
 
   @Test
+  void whoPicksAnotherKindMeanwhileStaysThere() {
+    RepairKind kind = RepairKind.ARTIST_IN_TITLE;
+    fx(() -> workspace.repairs().settle(RepairRules.DEFAULT.switched(kind, false), "off"));
+    await(() -> of(kind).isEmpty());
+    settle();
+    choose(kind);
+    choose(RepairKind.GENRES);
+    fx(() -> workspace.repairs().settle(RepairRules.DEFAULT, "on"));
+    await(() -> !of(kind).isEmpty());
+    settle();
+    assertThat(table().getItems()).isNotEmpty().allMatch(p -> p.kind() == RepairKind.GENRES);
+  }
+
+  @Test
   void whatIsWorthDoingNextLeadsToItsKindOfRepairs() {
     NextStep best =
         NextStep.of(
