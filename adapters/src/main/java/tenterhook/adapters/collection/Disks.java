@@ -131,9 +131,9 @@ public final class Disks {
   }
 
   /** Reads what a change would write to before it was all read; whether anything was. */
-  boolean catchUp(Change change) {
+  boolean catchUp(Change change, Progress progress) {
     RoaringBitmap behind = catchUp.behind(change);
-    return !behind.isEmpty() && catchUp.read(behind, Progress.SILENT) > 0;
+    return !behind.isEmpty() && catchUp.read(behind, progress) > 0;
   }
 
   /** What waited for files that are there now goes on. */

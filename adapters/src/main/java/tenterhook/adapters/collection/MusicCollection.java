@@ -256,7 +256,7 @@ public final class MusicCollection implements AutoCloseable {
     if (!ledger.waiting().isEmpty()) {
       confirmOpen();
     }
-    Change change = newest(command);
+    Change change = newest(command, progress);
     ChangeExecutor.Executed done = executor.execute(state, change, undo, clock.instant(), progress);
     CollectionState before = state;
     moment++;
@@ -270,10 +270,10 @@ public final class MusicCollection implements AutoCloseable {
   }
 
   /** What a command says of the collection once all was taken in that it depends on. */
-  private Change newest(Command command) {
+  private Change newest(Command command, Progress progress) {
     Change change = command.on(state);
     boolean plainFiles = change.hasDocuments() && takePlainFiles();
-    boolean newFields = disks.catchUp(change);
+    boolean newFields = disks.catchUp(change, progress);
     return plainFiles || newFields ? command.on(state) : change;
   }
 

@@ -22,7 +22,7 @@ public interface Bin {
     return ofSystem().orElse(Files::delete);
   }
 
-  /** The system's bin, or none where there is no desktop: then files are deleted. */
+  /** The system's bin, or none where there is no desktop. */
   static Optional<Bin> ofSystem() {
     if (GraphicsEnvironment.isHeadless()
         || !Desktop.isDesktopSupported()

@@ -71,9 +71,9 @@ final class ChangeRun {
             new Refusal(
                 id, state.path(id).toString(), untouched.reason(), untouched.valuesWouldDo()));
       }
-      case FileResult.Changed stale -> {
-        refuse(state, id, stale.reason());
-        cells.addAll(stale.cells());
+      case FileResult.Changed changed -> {
+        refuse(state, id, changed.reason());
+        cells.addAll(changed.cells());
       }
       case FileResult.Unconfirmed uncertain -> leaveOpen(state, id, uncertain.reason());
       case FileResult.Done finished -> {

@@ -48,7 +48,7 @@ public final class Fields {
   public static final Field<String> MIX_NAME =
       file("mixName", FieldTypes.TEXT)
           .since(2)
-          .tags("TIT3", "VERSION|SUBTITLE", "----:com.apple.iTunes:SUBTITLE")
+          .tags("TIT3", "VERSION|SUBTITLE", ownItem("SUBTITLE"))
           .traits(SEARCHED, REPAIRABLE, NAME)
           .add();
 
@@ -71,12 +71,12 @@ public final class Fields {
   public static final Field<String> REMIXER =
       file("remixer", FieldTypes.TEXT)
           .since(2)
-          .tags("TPE4", "REMIXER", "----:com.apple.iTunes:REMIXER")
+          .tags("TPE4", "REMIXER", ownItem("REMIXER"))
           .traits(SEARCHED, REPAIRABLE, NAME)
           .add();
   public static final Field<String> LABEL =
       file("label", FieldTypes.TEXT)
-          .tags("TPUB", "LABEL", "----:com.apple.iTunes:LABEL")
+          .tags("TPUB", "LABEL", ownItem("LABEL"))
           .traits(REPAIRABLE)
           .add();
 
@@ -111,7 +111,7 @@ public final class Fields {
   public static final Field<String> KEY =
       file("key", FieldTypes.TEXT)
           .woven("Numbers")
-          .tags("TKEY", "KEY|INITIALKEY", "----:com.apple.iTunes:initialkey")
+          .tags("TKEY", "KEY|INITIALKEY", ownItem("initialkey"))
           .add();
 
   /** In ID3 the first popularimeter; in an MP4 file not standardized, but in common use. */
@@ -128,7 +128,7 @@ public final class Fields {
   public static final Field<String> MOOD =
       file("mood", FieldTypes.TEXT)
           .since(2)
-          .tags("TMOO", "MOOD", "----:com.apple.iTunes:MOOD")
+          .tags("TMOO", "MOOD", ownItem("MOOD"))
           .traits(SEARCHED, REPAIRABLE, OWN_WORDS)
           .add();
 
@@ -136,7 +136,7 @@ public final class Fields {
   public static final Field<String> LANGUAGE =
       file("language", FieldTypes.TEXT)
           .since(2)
-          .tags("TLAN", "LANGUAGE", "----:com.apple.iTunes:LANGUAGE")
+          .tags("TLAN", "LANGUAGE", ownItem("LANGUAGE"))
           .add();
 
   /** Whether the album is of several artists. */
@@ -321,6 +321,11 @@ public final class Fields {
     }
     map.put("tempo", BPM);
     return Map.copyOf(map);
+  }
+
+  /** An item of MP4 without a four-letter code, under the mean that readers commonly look for. */
+  private static String ownItem(String name) {
+    return "----:com.apple.iTunes:" + name;
   }
 
   private static <T> FieldSpec<T> file(String key, FieldType<T> type) {
