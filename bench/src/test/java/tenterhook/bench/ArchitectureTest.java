@@ -7,6 +7,7 @@ import com.tngtech.archunit.base.DescribedPredicate;
 import com.tngtech.archunit.core.domain.JavaAccess;
 import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.core.importer.Location;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
@@ -20,8 +21,18 @@ import tenterhook.adapters.disk.SafeFiles;
 import tenterhook.adapters.tagfile.TagFiles;
 
 /** Which module and which package may use which, seen over all modules at once. */
-@AnalyzeClasses(packages = "tenterhook", importOptions = ImportOption.DoNotIncludeTests.class)
+@AnalyzeClasses(
+    packages = "tenterhook",
+    importOptions = {ImportOption.DoNotIncludeTests.class, ArchitectureTest.WithoutTestJars.class})
 class ArchitectureTest {
+  /** The tests of another module come as a jar. */
+  static final class WithoutTestJars implements ImportOption {
+    @Override
+    public boolean includes(Location location) {
+      return !location.contains("-tests.jar");
+    }
+  }
+
   private static final String DESKTOP = "tenterhook.desktop.";
 
   /** Packages of the window that are no station. */

@@ -79,7 +79,7 @@ public final class Playlists {
       entries.add(
           new Playlist.Entry(
               Optional.of(state.path(id)),
-              snapshot.raw(id, Fields.ARTIST),
+              snapshot.shown(id, Fields.ARTIST),
               snapshot.raw(id, Fields.TITLE),
               snapshot.raw(id, Fields.ALBUM),
               Math.round(snapshot.value(id, Fields.DURATION).orElse(-1.0))));

@@ -7,7 +7,7 @@ import java.util.Set;
 /** What the names of files say about what is in them. */
 public final class FileExtensions {
   private static final Set<String> MUSIC =
-      Set.of("mp3", "flac", "m4a", "mp4", "ogg", "oga", "opus", "wav", "aif", "aiff");
+      Set.of("mp3", "flac", "m4a", "mp4", "ogg", "oga", "opus", "wav", "aif", "aiff", "aifc");
 
   private FileExtensions() {}
 

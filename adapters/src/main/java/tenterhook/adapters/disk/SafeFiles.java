@@ -20,6 +20,8 @@ import java.util.stream.Stream;
  * returns has altered the file, and says whether all of it is certain.
  */
 public final class SafeFiles {
+  private static final MessageDigest DIGEST = lookedUp();
+
   private final FileCalls calls;
   private final FileMover mover;
 
@@ -305,6 +307,14 @@ public final class SafeFiles {
 
   /** A fresh SHA-256. */
   public static MessageDigest newDigest() {
+    try {
+      return (MessageDigest) DIGEST.clone(); // looking it up takes longer than a small hash
+    } catch (CloneNotSupportedException impossible) {
+      return lookedUp();
+    }
+  }
+
+  private static MessageDigest lookedUp() {
     try {
       return MessageDigest.getInstance("SHA-256");
     } catch (NoSuchAlgorithmException missing) {

@@ -50,6 +50,7 @@ public final class ScanCells {
   public static List<Cell> caughtUp(int id, Reading reading) {
     List<Cell> cells = new ArrayList<>();
     Fields.inFile().forEach(f -> cells.add(new Cell(id, f, reading.raw(f))));
+    cells.add(new Cell(id, Fields.OUT_OF_STEP, reading.raw(Fields.OUT_OF_STEP)));
     cells.add(upToDate(id));
     return cells;
   }

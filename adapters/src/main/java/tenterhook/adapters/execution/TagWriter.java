@@ -75,7 +75,8 @@ final class TagWriter {
     Reading written = TagFiles.read(copy);
     for (Field<?> field : Fields.inFile()) {
       String wanted = after.getOrDefault(field, now.raw(field));
-      if (!agrees(field, wanted, written.raw(field))) {
+      boolean next = wanted.isEmpty() && after.containsKey(field) && hasOthers(field);
+      if (!agrees(field, wanted, written.raw(field)) && !next) {
         throw cannotHold(field, written);
       }
     }
@@ -83,6 +84,11 @@ final class TagWriter {
       throw new Unreadable("the sound would have changed; the file is as it was");
     }
     return written;
+  }
+
+  /** Whether a file may hold others of a field, of which the next is shown once one is gone. */
+  private static boolean hasOthers(Field<?> field) {
+    return field == Fields.ARTWORK || field == Fields.COMMENT || field == Fields.LYRICS;
   }
 
   private static Unreadable cannotHold(Field<?> field, Reading written) {

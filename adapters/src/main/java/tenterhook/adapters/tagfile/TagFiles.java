@@ -1,203 +1,186 @@
 package tenterhook.adapters.tagfile;
 
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.logging.Level;
-import java.util.logging.Logger;
-import org.jaudiotagger.audio.AudioFile;
-import org.jaudiotagger.audio.AudioFileIO;
-import org.jaudiotagger.audio.AudioHeader;
-import org.jaudiotagger.audio.mp3.MP3File;
-import org.jaudiotagger.tag.FieldDataInvalidException;
-import org.jaudiotagger.tag.Tag;
-import org.jaudiotagger.tag.TagOptionSingleton;
-import org.jaudiotagger.tag.id3.ID3v24Tag;
-import org.jaudiotagger.tag.images.Artwork;
 import tenterhook.adapters.disk.FileExtensions;
+import tenterhook.adapters.disk.Splice;
+import tenterhook.adapters.disk.Splices;
+import tenterhook.adapters.tagfile.bytes.FileBytes;
+import tenterhook.adapters.tagfile.container.AudioProperties;
+import tenterhook.adapters.tagfile.container.MusicFile;
+import tenterhook.adapters.tagfile.tag.Picture;
+import tenterhook.adapters.tagfile.tag.Tag;
+import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
+import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
 
 /** Reads and writes the tags of music files of every format that the program knows. */
 public final class TagFiles {
-  private static final int SECONDS = 30;
-  private static final Logger QUIET = Logger.getLogger("org.jaudiotagger");
+  private TagFiles() {}
 
-  static {
-    QUIET.setLevel(Level.OFF);
-    TagOptionSingleton options = TagOptionSingleton.getInstance();
-    options.setWriteMp3GenresAsText(true);
-    options.setWriteMp4GenresAsText(true);
-    options.setTruncateTextWithoutErrors(true);
+  /** Work on a file that is taken apart. */
+  @FunctionalInterface
+  interface Work<T> {
+    /** Does it. */
+    T on(FileBytes in, MusicFile file) throws IOException, Unreadable;
   }
 
-  private TagFiles() {}
+  /** Whatever is wrong with a file costs that file only, and is said in plain words. */
+  static <T> T with(Path path, Work<T> work) throws Unreadable {
+    try (FileBytes in = FileBytes.open(path)) {
+      String extension = FileExtensions.of(path.getFileName().toString());
+      return work.on(in, MusicFiles.read(in, extension));
+    } catch (IOException broken) {
+      throw new Unreadable(String.valueOf(broken.getMessage()), broken);
+    } catch (RuntimeException broken) {
+      throw new Unreadable("it is damaged in a way that nobody foresaw", broken);
+    }
+  }
 
   /**
    * Reads a file.
    *
-   * @param file a music file
+   * @param path a music file
    * @return its values
-   * @throws Unreadable when it is damaged, of another kind, or takes too long
+   * @throws Unreadable when it is damaged, or of another kind
    */
-  public static Reading read(Path file) throws Unreadable {
-    return TimeoutGuard.run(() -> readNow(file), SECONDS);
+  public static Reading read(Path path) throws Unreadable {
+    return with(path, (in, file) -> reading(file));
   }
 
-  private static Reading readNow(Path file) throws Exception {
-    if (FileExtensions.of(file.getFileName().toString()).equals("opus")) {
-      return OpusFile.read(file);
-    }
-    AudioFile audio = open(file);
+  private static Reading reading(MusicFile file) {
     Map<Field<?>, String> values = new HashMap<>();
-    technical(audio.getAudioHeader(), FileExtensions.of(file.getFileName().toString()), values);
-    Tag tag = tagOf(audio);
-    if (tag != null) {
-      for (Field<?> field : TagMap.fields()) {
-        String raw = TagMap.read(tag, field);
-        if (!raw.isEmpty()) {
-          values.put(field, raw);
-        }
+    technical(file.properties(), values);
+    FileTags tags = new FileTags(file.tags());
+    List<String> outOfStep = new ArrayList<>();
+    for (Field<?> field : FileTags.fields()) {
+      String raw = tags.raw(field, outOfStep);
+      if (!raw.isEmpty()) {
+        values.put(field, raw);
       }
-      long counted = Ratings.counted(TagMap.id3(tag));
-      if (counted > 0) {
-        values.put(Fields.COUNTED, String.valueOf(Math.min(counted, Integer.MAX_VALUE)));
-      }
-      Artwork art = TagMap.picture(tag);
-      if (art != null && art.getBinaryData() != null) {
-        values.put(Fields.ARTWORK, ArtworkImages.describe(art.getBinaryData()).raw());
-      }
+    }
+    if (tags.plays() > 0) {
+      values.put(Fields.COUNTED, String.valueOf(tags.plays()));
+    }
+    tags.picture().ifPresent(p -> values.put(Fields.ARTWORK, ArtworkImages.describe(p).raw()));
+    if (!outOfStep.isEmpty()) {
+      values.put(Fields.OUT_OF_STEP, String.join(String.valueOf(FieldType.SEPARATOR), outOfStep));
     }
     return new Reading(values);
   }
 
-  private static AudioFile open(Path file) throws Exception {
-    return AudioFileIO.read(file.toFile());
-  }
-
-  /** The tag that the program reads; the old short one of mp3 only when there is no other. */
-  private static @org.jspecify.annotations.Nullable Tag tagOf(AudioFile audio) {
-    if (audio instanceof MP3File mp3) {
-      return mp3.hasID3v2Tag() ? mp3.getID3v2Tag() : mp3.getID3v1Tag();
+  private static void technical(AudioProperties sound, Map<Field<?>, String> values) {
+    values.put(Fields.CODEC, sound.codec());
+    if (sound.seconds() > 0) {
+      BigDecimal seconds = BigDecimal.valueOf(Math.round(sound.seconds() * 1000), 3);
+      values.put(Fields.DURATION, seconds.toPlainString());
     }
-    return audio.getTag();
-  }
-
-  private static void technical(AudioHeader header, String ending, Map<Field<?>, String> values) {
-    double seconds = header.getPreciseTrackLength();
-    if (seconds > 0) {
-      values.put(Fields.DURATION, String.format(Locale.ROOT, "%.3f", seconds));
+    if (sound.kbps() > 0) {
+      values.put(Fields.BITRATE, String.valueOf(sound.kbps()));
     }
-    values.put(Fields.CODEC, codec(header, ending));
-    if (header.getBitRateAsNumber() > 0) {
-      values.put(Fields.BITRATE, String.valueOf(header.getBitRateAsNumber()));
+    if (sound.sampleRate() > 0) {
+      values.put(Fields.SAMPLE_RATE, String.valueOf(sound.sampleRate()));
     }
-    if (header.getSampleRateAsNumber() > 0) {
-      values.put(Fields.SAMPLE_RATE, String.valueOf(header.getSampleRateAsNumber()));
-    }
-  }
-
-  private static String codec(AudioHeader header, String ending) {
-    return switch (ending) {
-      case "m4a", "mp4" ->
-          String.valueOf(header.getEncodingType()).contains("ALAC") || header.isLossless()
-              ? "alac"
-              : "aac";
-      case "ogg", "oga" -> "vorbis";
-      case "aif", "aiff" -> "aiff";
-      default -> ending;
-    };
   }
 
   /**
    * The bytes of a file's front cover.
    *
-   * @param file a music file
+   * @param path a music file
    * @return the picture, or empty when there is none
    * @throws Unreadable when the file cannot be read
    */
-  public static Optional<byte[]> picture(Path file) throws Unreadable {
-    return TimeoutGuard.run(
-        () -> {
-          if (FileExtensions.of(file.getFileName().toString()).equals("opus")) {
-            return Optional.<byte[]>empty();
-          }
-          Tag tag = tagOf(open(file));
-          Artwork art = tag == null ? null : TagMap.picture(tag);
-          return Optional.ofNullable(art == null ? null : art.getBinaryData());
-        },
-        SECONDS);
+  public static Optional<byte[]> picture(Path path) throws Unreadable {
+    return with(path, (in, file) -> new FileTags(file.tags()).picture());
   }
 
   /**
    * Sets fields in a file, in place. Only {@code SafeFiles} calls this, on a copy that nobody uses.
-   * Everything that is not named stays, tags that the program does not know included.
+   * Everything that is not named stays bit by bit, tags that the program does not know included;
+   * that is read back from the disk.
    *
-   * @param file the copy
+   * @param path the copy
    * @param values raw values; empty takes a field away
    * @param pictures bytes of a picture by its SHA-256
-   * @throws Unreadable when the file cannot be written
+   * @return how many bytes were written
+   * @throws Unreadable when the file cannot hold a value or cannot be written; it may be anything
+   *     then
    */
-  public static void write(
-      Path file, Map<Field<?>, String> values, Function<String, byte[]> pictures)
+  public static long write(
+      Path path, Map<Field<?>, String> values, Function<String, byte[]> pictures)
       throws Unreadable {
-    if (FileExtensions.of(file.getFileName().toString()).equals("opus")) {
-      throw new Unreadable("Opus files can be read but not yet written");
+    FileTags[] meant = new FileTags[1];
+    List<Splice> splices =
+        with(
+            path,
+            (in, file) -> {
+              meant[0] = meant(file, values, pictures);
+              return file.splices(in, meant[0].tags());
+            });
+    try {
+      long written = Splices.apply(path, splices);
+      FileTags found = with(path, (in, file) -> new FileTags(file.tags()));
+      if (!found.entries().equals(meant[0].entries())) {
+        throw new Unreadable("more of its tags would have changed than was asked");
+      }
+      return written;
+    } catch (IOException trouble) {
+      throw new Unreadable(String.valueOf(trouble.getMessage()), trouble);
     }
-    TimeoutGuard.run(
-        () -> {
-          writeNow(file, values, pictures);
-          return true;
-        },
-        4 * SECONDS);
   }
 
-  private static void writeNow(
-      Path file, Map<Field<?>, String> values, Function<String, byte[]> pictures) throws Exception {
-    AudioFile audio = open(file);
-    for (Tag tag : tagsToWrite(audio, values)) {
-      for (Map.Entry<Field<?>, String> value : values.entrySet()) {
-        if (value.getKey() == Fields.ARTWORK) {
-          TagMap.setPicture(tag, value.getValue(), pictures);
-        } else {
-          TagMap.write(tag, value.getKey(), value.getValue());
+  private static FileTags meant(
+      MusicFile file, Map<Field<?>, String> values, Function<String, byte[]> pictures)
+      throws Unreadable {
+    FileTags tags = new FileTags(file.tags());
+    for (Map.Entry<Field<?>, String> value : values.entrySet()) {
+      Field<?> field = value.getKey();
+      boolean added = tags.tags().size() > file.tags().size();
+      Optional<Tag> fresh = added ? Optional.empty() : file.fresh();
+      if (field == Fields.ARTWORK) {
+        tags = tags.withPicture(picture(value.getValue(), pictures), fresh);
+      } else {
+        tags = tags.with(field, value.getValue(), fresh);
+        if (!value.getValue().isEmpty() && !tags.raw(field).equals(value.getValue())) {
+          throw new Unreadable(
+              "its format cannot hold this "
+                  + field.label()
+                  + " (it would read \""
+                  + field.type().show(tags.raw(field))
+                  + "\")");
         }
       }
     }
-    audio.commit();
+    return tags;
   }
 
-  /** An mp3's old short tag is kept in step, but never made where there was none. */
-  private static List<Tag> tagsToWrite(AudioFile audio, Map<Field<?>, String> values)
-      throws FieldDataInvalidException {
-    if (audio instanceof MP3File mp3) {
-      if (!mp3.hasID3v2Tag() && mp3.hasID3v1Tag()) {
-        mp3.setID3v2Tag(TagMap.copied(mp3.getID3v1Tag(), new ID3v24Tag()));
-      }
-      Tag main = mp3.getTagOrCreateAndSetDefault();
-      if (!mp3.hasID3v1Tag()) {
-        return List.of(main);
-      }
-      boolean known = values.keySet().stream().anyMatch(TagMap::inShortTag);
-      return known ? List.of(main, mp3.getID3v1Tag()) : List.of(main);
+  private static Optional<Picture> picture(String raw, Function<String, byte[]> pictures) {
+    if (raw.isEmpty()) {
+      return Optional.empty();
     }
-    return List.of(audio.getTagOrCreateAndSetDefault());
+    Artwork wanted =
+        Artwork.parse(raw).orElseThrow(() -> new IllegalArgumentException("not a picture: " + raw));
+    byte[] bytes = pictures.apply(wanted.sha256());
+    return Optional.of(new Picture(wanted.mime(), bytes, wanted.width(), wanted.height()));
   }
 
   /**
-   * The hash of what sounds, fenced.
+   * The hash of what sounds.
    *
-   * @param file a music file
+   * @param path a music file
    * @throws Unreadable when the file is damaged
    */
-  public static String payload(Path file) throws Unreadable {
+  public static String payload(Path path) throws Unreadable {
     try {
-      return AudioPayload.hash(file);
+      return AudioPayload.hash(path);
     } catch (IOException broken) {
       throw new Unreadable("its sound cannot be found: " + broken.getMessage(), broken);
     }

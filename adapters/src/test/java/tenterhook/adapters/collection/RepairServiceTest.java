@@ -5,8 +5,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -70,6 +74,37 @@ class RepairServiceTest extends CollectionTest {
     assertThat(of(repairService, RepairKind.YEARS)).isEmpty();
     collection.undo(collection.history().getFirst().number(), Progress.SILENT);
     assertThat(of(repairService, RepairKind.YEARS)).isEqualTo(years);
+  }
+
+  /** A WAV file whose INFO list says another title than its ID3 tag. */
+  private Path outOfStep() throws Exception {
+    Path file = Wavs.make(music.resolve("Rink/two minds.wav"), 77, LAMPS);
+    byte[] title = "Cold Lampz\0\0".getBytes(StandardCharsets.US_ASCII);
+    ByteBuffer list = ByteBuffer.allocate(32).order(ByteOrder.LITTLE_ENDIAN);
+    list.put("LIST".getBytes(StandardCharsets.US_ASCII)).putInt(24);
+    list.put("INFOINAM".getBytes(StandardCharsets.US_ASCII)).putInt(12).put(title);
+    Files.write(file, list.array(), StandardOpenOption.APPEND);
+    byte[] all = Files.readAllBytes(file);
+    ByteBuffer.wrap(all).order(ByteOrder.LITTLE_ENDIAN).putInt(4, all.length - 8);
+    return Files.write(file, all);
+  }
+
+  @Test
+  void tagsThatSayDifferentThingsAreBroughtInStepAndTakenBack() throws Exception {
+    Path file = outOfStep();
+    byte[] before = Files.readAllBytes(file);
+    collection.scan(music, Progress.SILENT);
+    RepairService repairService = repairService();
+    List<Proposal> found = of(repairService, RepairKind.OUT_OF_STEP);
+    assertThat(found).singleElement().satisfies(p -> assertThat(p.reason()).contains("Lampz"));
+    assertThat(collection.apply(repairService.change(found, "tags"), Progress.SILENT).refused())
+        .isEmpty();
+    String after = new String(Files.readAllBytes(file), StandardCharsets.ISO_8859_1);
+    assertThat(after).contains("INAM").contains("Cold Lamps").doesNotContain("Lampz");
+    assertThat(of(repairService, RepairKind.OUT_OF_STEP)).isEmpty();
+    collection.undo(collection.history().getFirst().number(), Progress.SILENT);
+    assertThat(file).hasBinaryContent(before);
+    assertThat(of(repairService, RepairKind.OUT_OF_STEP)).isEqualTo(found);
   }
 
   @Test

@@ -23,6 +23,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import tenterhook.adapters.Wavs;
 import tenterhook.adapters.disk.FileExtensions;
+import tenterhook.adapters.tagfile.tag.StarRating;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
@@ -132,12 +133,22 @@ class TagFilesTest {
   }
 
   @ParameterizedTest
-  @CsvSource({"255,5", "204,4", "196,4@196", "1,1@1", "0,''", "'',''", "many,''"})
-  void ratingsOfId3AreFifthsOf255(String inTag, String raw) throws Exception {
-    org.jaudiotagger.tag.Tag tag = new org.jaudiotagger.tag.id3.ID3v24Tag();
-    assertThat(Ratings.fromTag(inTag, tag)).isEqualTo(raw);
+  @CsvSource({
+    "255,5",
+    "204,4",
+    "51,1",
+    "196,4@196",
+    "128,3@128",
+    "64,2@64",
+    "1,1@1",
+    "0,''",
+    "'',''",
+    "many,''"
+  })
+  void ratingsOfId3AreFifthsOf255(String inTag, String raw) {
+    assertThat(StarRating.POPULARIMETER.fromTag(inTag)).isEqualTo(raw);
     if (!raw.isEmpty()) {
-      assertThat(Ratings.toTag(raw, tag)).isEqualTo(inTag);
+      assertThat(StarRating.POPULARIMETER.toTag(raw)).hasValue(Integer.parseInt(inTag));
     }
   }
 
@@ -174,7 +185,8 @@ class TagFilesTest {
   }
 
   private static void page(ByteBuffer file, byte[] body, int length, long granule) {
-    file.put("OggS".getBytes(StandardCharsets.US_ASCII)).put((byte) 0).put((byte) 0);
+    file.put("OggS".getBytes(StandardCharsets.US_ASCII)).put((byte) 0);
+    file.put((byte) (granule == 0 ? 2 : 4));
     file.putLong(granule).putInt(1).putInt(0).putInt(0);
     file.put((byte) (length / 255 + 1));
     for (int left = length; left >= 0; left -= 255) {

@@ -23,7 +23,7 @@ public record Facts(
     String artist, String title, String album, int year, int track, double seconds) {
   /** What a collection knows of a track; where names are holes the file's name helps out. */
   public static Facts of(Snapshot snapshot, int id) {
-    String artist = snapshot.raw(id, Fields.ARTIST);
+    String artist = snapshot.shown(id, Fields.ARTIST);
     String title = snapshot.raw(id, Fields.TITLE);
     if (artist.isBlank() || title.isBlank()) {
       String name = title.isBlank() ? fileName(snapshot, id) : title;

@@ -17,7 +17,13 @@ final class FieldSpec<T> {
   String weaveGroup = "";
   String unit = "";
   int since = 1;
-  @Nullable TagNames tags;
+  private @Nullable String id3;
+  private String vorbis = "";
+  private String mp4 = "";
+  private String ape = "";
+  private String info = "";
+  private String aiff = "";
+  private boolean inId3v1;
   @Nullable Field<?> first;
 
   private final List<Field<?>> catalogue;
@@ -54,17 +60,35 @@ final class FieldSpec<T> {
     return this;
   }
 
-  FieldSpec<T> tags(String id3, String vorbis, String mp4) {
-    return tags(new TagNames(id3, List.of(vorbis.split("\\|")), mp4, false));
+  /** Says where it stands in tags; several names of a format are separated by {@code |}. */
+  FieldSpec<T> tags(String id3Frames, String vorbisNames, String mp4Items) {
+    this.id3 = id3Frames;
+    this.vorbis = vorbisNames;
+    this.mp4 = mp4Items;
+    return this;
   }
 
-  /** The same, with a place in the short tag of ID3v1. */
-  FieldSpec<T> shortTags(String id3, String vorbis, String mp4) {
-    return tags(new TagNames(id3, List.of(vorbis.split("\\|")), mp4, true));
+  /** Says which keys of an APEv2 tag it has, if not the names of its Vorbis comments. */
+  FieldSpec<T> ape(String keys) {
+    this.ape = keys;
+    return this;
   }
 
-  private FieldSpec<T> tags(TagNames names) {
-    this.tags = names;
+  /** Says which chunks of the INFO list of a WAV file hold it. */
+  FieldSpec<T> info(String chunks) {
+    this.info = chunks;
+    return this;
+  }
+
+  /** Says which text chunk of an AIFF file holds it. */
+  FieldSpec<T> aiff(String chunk) {
+    this.aiff = chunk;
+    return this;
+  }
+
+  /** Says that the short tag of ID3v1 has a place for it. */
+  FieldSpec<T> inId3v1() {
+    this.inId3v1 = true;
     return this;
   }
 
@@ -86,6 +110,20 @@ final class FieldSpec<T> {
   }
 
   Optional<TagNames> tagNames() {
-    return Optional.ofNullable(tags);
+    return Optional.ofNullable(id3)
+        .map(
+            frames ->
+                new TagNames(
+                    names(frames),
+                    names(vorbis),
+                    names(mp4),
+                    names(ape.isEmpty() ? vorbis : ape),
+                    names(info),
+                    names(aiff),
+                    inId3v1));
+  }
+
+  private static List<String> names(String separated) {
+    return separated.isEmpty() ? List.of() : List.of(separated.split("\\|"));
   }
 }

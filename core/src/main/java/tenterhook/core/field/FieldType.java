@@ -1,6 +1,9 @@
 package tenterhook.core.field;
 
+import java.util.Arrays;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 
 /**
  * How the raw text of a field is read, shown and compared. Raw text is what stands in the tag, kept
@@ -52,6 +55,20 @@ public interface FieldType<T> {
         .orElse(Double.NaN);
   }
 
+  /**
+   * A raw text with each of its values changed.
+   *
+   * @param raw one value, or several
+   * @param change gives another value for each
+   */
+  static String each(String raw, UnaryOperator<String> change) {
+    if (raw.indexOf(SEPARATOR) < 0) {
+      return change.apply(raw);
+    }
+    String separator = String.valueOf(SEPARATOR);
+    return Arrays.stream(raw.split(separator)).map(change).collect(Collectors.joining(separator));
+  }
+
   /** What a value is when it is written as JSON, and how it compares. */
   enum Shape {
     TEXT,
@@ -65,6 +82,11 @@ public interface FieldType<T> {
   /** What a value of this type is; text where a type says nothing else. */
   default Shape shape() {
     return Shape.TEXT;
+  }
+
+  /** Whether it may have several values, which the raw text separates by {@link #SEPARATOR}. */
+  default boolean several() {
+    return false;
   }
 
   /**

@@ -14,6 +14,7 @@ import java.util.regex.Pattern;
 /** The few types that the catalogue's fields have. */
 final class FieldTypes {
   static final FieldType<String> TEXT = new FreeText();
+  static final FieldType<String> TEXTS = new FreeTexts();
   static final FieldType<List<String>> LIST = new Listed();
   static final FieldType<Integer> COUNT = new WholeNumber("a whole number from 1 to 9999", 1, 9999);
   static final FieldType<Integer> RATING = new Rating();
@@ -43,6 +44,29 @@ final class FieldTypes {
     }
   }
 
+  /** A text that is mostly one, such as an artist, but may be several: each a value by itself. */
+  private record FreeTexts() implements FieldType<String> {
+    @Override
+    public Optional<String> parse(String raw) {
+      return raw.isBlank() ? Optional.empty() : Optional.of(show(raw));
+    }
+
+    @Override
+    public String fromTyped(String typed) {
+      return LIST.fromTyped(typed);
+    }
+
+    @Override
+    public boolean several() {
+      return true;
+    }
+
+    @Override
+    public String toString() {
+      return "text, or several separated by ;";
+    }
+  }
+
   private record Listed() implements FieldType<List<String>> {
     @Override
     public Optional<List<String>> parse(String raw) {
@@ -65,6 +89,11 @@ final class FieldTypes {
     @Override
     public Shape shape() {
       return Shape.LIST;
+    }
+
+    @Override
+    public boolean several() {
+      return true;
     }
 
     @Override

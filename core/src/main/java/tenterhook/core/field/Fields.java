@@ -32,15 +32,21 @@ public final class Fields {
 
   // Names
   public static final Field<String> ARTIST =
-      file("artist", FieldTypes.TEXT)
+      file("artist", FieldTypes.TEXTS)
           .woven("Names")
-          .shortTags("TPE1", "ARTIST", "©ART")
+          .tags("TPE1", "ARTIST", "©ART")
+          .info("IART")
+          .aiff("AUTH")
+          .inId3v1()
           .traits(SEARCHED, REPAIRABLE, NAME)
           .add();
   public static final Field<String> TITLE =
       file("title", FieldTypes.TEXT)
           .woven("Names")
-          .shortTags("TIT2", "TITLE", "©nam")
+          .tags("TIT2", "TITLE", "©nam")
+          .info("INAM")
+          .aiff("NAME")
+          .inId3v1()
           .traits(SEARCHED, REPAIRABLE, NAME)
           .add();
 
@@ -49,60 +55,79 @@ public final class Fields {
       file("mixName", FieldTypes.TEXT)
           .since(2)
           .tags("TIT3", "VERSION|SUBTITLE", ownItem("SUBTITLE"))
+          .ape("Subtitle|VERSION")
           .traits(SEARCHED, REPAIRABLE, NAME)
           .add();
 
   public static final Field<String> ALBUM =
       file("album", FieldTypes.TEXT)
           .woven("Names")
-          .shortTags("TALB", "ALBUM", "©alb")
+          .tags("TALB", "ALBUM", "©alb")
+          .info("IPRD")
+          .inId3v1()
           .traits(SEARCHED, REPAIRABLE, NAME)
           .add();
   public static final Field<String> ALBUM_ARTIST =
-      file("albumArtist", FieldTypes.TEXT)
-          .tags("TPE2", "ALBUMARTIST", "aART")
+      file("albumArtist", FieldTypes.TEXTS)
+          .tags("TPE2", "ALBUMARTIST|ALBUM ARTIST", "aART")
+          .ape("Album Artist|ALBUMARTIST")
           .traits(SEARCHED, REPAIRABLE, NAME)
           .add();
   public static final Field<String> COMPOSER =
-      file("composer", FieldTypes.TEXT)
+      file("composer", FieldTypes.TEXTS)
           .tags("TCOM", "COMPOSER", "©wrt")
+          .info("IMUS")
           .traits(SEARCHED, REPAIRABLE, OWN_WORDS)
           .add();
   public static final Field<String> REMIXER =
-      file("remixer", FieldTypes.TEXT)
+      file("remixer", FieldTypes.TEXTS)
           .since(2)
           .tags("TPE4", "REMIXER", ownItem("REMIXER"))
           .traits(SEARCHED, REPAIRABLE, NAME)
           .add();
   public static final Field<String> LABEL =
-      file("label", FieldTypes.TEXT)
-          .tags("TPUB", "LABEL", ownItem("LABEL"))
+      file("label", FieldTypes.TEXTS)
+          .tags("TPUB", "LABEL|ORGANIZATION", ownItem("LABEL"))
+          .ape("Label|Publisher")
           .traits(REPAIRABLE)
           .add();
 
   // Numbers
   public static final Field<Integer> YEAR =
-      file("year", FieldTypes.YEAR).woven("Numbers").shortTags("TDRC", "DATE", "©day").add();
+      file("year", FieldTypes.YEAR)
+          .woven("Numbers")
+          .tags("TDRC|TYER", "DATE|YEAR", "©day")
+          .ape("Year|DATE")
+          .info("ICRD")
+          .inId3v1()
+          .add();
   public static final Field<Integer> TRACK =
       file("track", FieldTypes.COUNT)
           .woven("Numbers")
-          .shortTags("TRCK", "TRACKNUMBER", "trkn")
+          .tags("TRCK", "TRACKNUMBER", "trkn")
+          .ape("Track|TRACKNUMBER")
+          .info("ITRK|IPRT")
+          .inId3v1()
           .traits(PLACE_ON_ALBUM)
           .add();
   public static final Field<Integer> TRACK_TOTAL =
       file("trackTotal", FieldTypes.COUNT)
-          .tags("TRCK/2", "TRACKTOTAL", "trkn/2")
+          .tags("TRCK/2", "TRACKTOTAL|TOTALTRACKS|TRACKNUMBER/2", "trkn/2")
+          .ape("Track/2|TRACKTOTAL|TOTALTRACKS")
+          .info("ITRK/2|IPRT/2")
           .traits(PLACE_ON_ALBUM)
           .totalOf(TRACK)
           .add();
   public static final Field<Integer> DISC =
       file("disc", FieldTypes.COUNT)
           .tags("TPOS", "DISCNUMBER", "disk")
+          .ape("Disc|DISCNUMBER")
           .traits(PLACE_ON_ALBUM)
           .add();
   public static final Field<Integer> DISC_TOTAL =
       file("discTotal", FieldTypes.COUNT)
-          .tags("TPOS/2", "DISCTOTAL", "disk/2")
+          .tags("TPOS/2", "DISCTOTAL|TOTALDISCS|DISCNUMBER/2", "disk/2")
+          .ape("Disc/2|DISCTOTAL|TOTALDISCS")
           .traits(PLACE_ON_ALBUM)
           .totalOf(DISC)
           .add();
@@ -111,7 +136,7 @@ public final class Fields {
   public static final Field<String> KEY =
       file("key", FieldTypes.TEXT)
           .woven("Numbers")
-          .tags("TKEY", "KEY|INITIALKEY", ownItem("initialkey"))
+          .tags("TKEY", "KEY|INITIALKEY", ownItem("initialkey") + "|" + ownItem("KEY"))
           .add();
 
   /** In ID3 the first popularimeter; in an MP4 file not standardized, but in common use. */
@@ -122,11 +147,13 @@ public final class Fields {
   public static final Field<List<String>> GENRE =
       file("genre", FieldTypes.LIST)
           .woven("Sight")
-          .shortTags("TCON", "GENRE", "©gen")
+          .tags("TCON", "GENRE", "©gen|gnre")
+          .info("IGNR")
+          .inId3v1()
           .traits(SEARCHED, REPAIRABLE, OWN_WORDS)
           .add();
   public static final Field<String> MOOD =
-      file("mood", FieldTypes.TEXT)
+      file("mood", FieldTypes.TEXTS)
           .since(2)
           .tags("TMOO", "MOOD", ownItem("MOOD"))
           .traits(SEARCHED, REPAIRABLE, OWN_WORDS)
@@ -134,9 +161,10 @@ public final class Fields {
 
   /** Of the words that are sung; ISO 639-2 codes, such as {@code eng}, or words. */
   public static final Field<String> LANGUAGE =
-      file("language", FieldTypes.TEXT)
+      file("language", FieldTypes.TEXTS)
           .since(2)
           .tags("TLAN", "LANGUAGE", ownItem("LANGUAGE"))
+          .info("ILNG")
           .add();
 
   /** Whether the album is of several artists. */
@@ -147,7 +175,10 @@ public final class Fields {
       file("artwork", FieldTypes.ART).label("art").woven("Sight").add();
   public static final Field<String> COMMENT =
       file("comment", FieldTypes.TEXT)
-          .shortTags("COMM", "COMMENT", "©cmt")
+          .tags("COMM", "COMMENT|DESCRIPTION", "©cmt")
+          .info("ICMT")
+          .aiff("ANNO")
+          .inId3v1()
           .traits(SEARCHED, OWN_WORDS)
           .add();
   public static final Field<String> GROUPING =
@@ -156,7 +187,10 @@ public final class Fields {
           .traits(SEARCHED, OWN_WORDS)
           .add();
   public static final Field<String> LYRICS =
-      file("lyrics", FieldTypes.TEXT).tags("USLT", "LYRICS", "©lyr").traits(OWN_WORDS, LONG).add();
+      file("lyrics", FieldTypes.TEXT)
+          .tags("USLT", "LYRICS|UNSYNCEDLYRICS", "©lyr")
+          .traits(OWN_WORDS, LONG)
+          .add();
 
   // Kept by the program
   public static final Field<Boolean> RESTING =
@@ -201,6 +235,13 @@ public final class Fields {
   /** Plays that the file's own tag counts (POPM or PCNT); a rise is added to {@link #PLAYS}. */
   public static final Field<Integer> COUNTED =
       read("counted", FieldTypes.PLAYS).traits(OF_FILE).add();
+
+  /**
+   * Values that stand elsewhere in the file's tags than those that are shown, and differ: each the
+   * field's key, the place and the value, separated by {@code |}.
+   */
+  public static final Field<List<String>> OUT_OF_STEP =
+      read("outOfStep", FieldTypes.LIST).since(3).traits(OF_FILE, INTERNAL).add();
 
   /** SHA-256 of the whole file; only known where another file has the same size. */
   public static final Field<String> CONTENT =

@@ -48,6 +48,8 @@ public enum RepairKind {
   ARTWORK,
   /** Machine-made text in comments. */
   COMMENTS,
+  /** The tags of one file say different things. */
+  OUT_OF_STEP,
   /** What the catalogue knows. */
   CATALOGUE;
 

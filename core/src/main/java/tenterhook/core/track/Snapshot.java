@@ -147,7 +147,7 @@ public final class Snapshot {
    * @param id any known track
    */
   public String name(int id) {
-    String artist = raw(id, Fields.ARTIST);
+    String artist = shown(id, Fields.ARTIST);
     String title = raw(id, Fields.TITLE);
     if (artist.isBlank() && title.isBlank()) {
       return fileName(id);

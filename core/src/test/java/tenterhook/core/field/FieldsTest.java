@@ -50,7 +50,7 @@ class FieldsTest {
             "artist title album albumArtist composer label year track trackTotal disc discTotal bpm"
                 .concat(" key rating genre artwork comment grouping lyrics")
                 .split(" "));
-    assertThat(Fields.version()).isEqualTo(2);
+    assertThat(Fields.version()).isEqualTo(3);
   }
 
   @Test
@@ -188,5 +188,15 @@ class FieldsTest {
     } finally {
       java.util.TimeZone.setDefault(usual);
     }
+  }
+
+  @Test
+  void anArtistMayBeSeveralAndATitleMayNot() {
+    assertThat(Fields.ARTIST.type().fromTyped(" Varda Pell ;Tarn ")).isEqualTo("Varda Pell\0Tarn");
+    assertThat(Fields.ARTIST.type().parse("Varda Pell\0Tarn")).contains("Varda Pell; Tarn");
+    assertThat(Fields.ARTIST.type().show("Varda Pell\0Tarn")).isEqualTo("Varda Pell; Tarn");
+    assertThat(Fields.ARTIST.isHole(" ")).isTrue();
+    assertThat(Fields.TITLE.type().fromTyped("Cold; Lamps")).isEqualTo("Cold; Lamps");
+    assertThat(FieldType.each("a\0b", v -> v + "!")).isEqualTo("a!\0b!");
   }
 }

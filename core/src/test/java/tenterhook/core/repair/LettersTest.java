@@ -41,6 +41,16 @@ class LettersTest {
     assertThat(title(JUNK, before)).isEqualTo(after);
   }
 
+  @Test
+  void everyOneOfSeveralArtistsIsMended() {
+    Tracks two = Tracks.none().with("artist=PEWTER WREN\0THE GANNET SISTERS");
+    assertThat(Inspected.of(two).after(CAPITALS, 1, Fields.ARTIST))
+        .isEqualTo("Pewter Wren\0The Gannet Sisters");
+    Tracks blank = Tracks.none().with("artist=Pewter  Wren\0Varda_Pell");
+    assertThat(Inspected.of(blank).after(JUNK, 1, Fields.ARTIST))
+        .isEqualTo("Pewter Wren\0Varda Pell");
+  }
+
   @ParameterizedTest
   @ValueSource(
       strings = {

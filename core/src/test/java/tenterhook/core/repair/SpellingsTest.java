@@ -48,6 +48,14 @@ class SpellingsTest {
   }
 
   @Test
+  void oneOfSeveralArtistsIsRespelledAndTheOthersStay() {
+    Tracks tracks = artist(Tracks.none(), "The Gannet Sisters", 3);
+    Inspected seen = Inspected.of(tracks.with("artist=Varda Pell\0gannet sisters\0Tarn"));
+    assertThat(seen.after(ARTISTS, 4, Fields.ARTIST))
+        .isEqualTo("Varda Pell\0The Gannet Sisters\0Tarn");
+  }
+
+  @Test
   void twoArtistsWithNearNamesAreLeftAlone() {
     Tracks near = artist(artist(Tracks.none(), "Varda Pellum", 8), "Varda Bellum", 5);
     Tracks numbered = artist(artist(Tracks.none(), "Mossgrove 9", 12), "Mossgrove 8", 1);

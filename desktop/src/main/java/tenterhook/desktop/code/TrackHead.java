@@ -75,7 +75,7 @@ final class TrackHead extends HBox {
         names,
         joined(
             " · ",
-            now.raw(id, Fields.ARTIST),
+            now.shown(id, Fields.ARTIST),
             now.raw(id, Fields.ALBUM),
             Fields.YEAR.type().show(now.raw(id, Fields.YEAR))));
     showFigures(now, id);

@@ -234,6 +234,7 @@ class CopiesTest extends WindowTest {
     int id = now().held().first();
     Path file = collection.state().path(id);
     press("empty-bay");
+    settle();
     assertThat(file).exists();
     press("answer");
     await(() -> now().held().isEmpty());

@@ -3,6 +3,7 @@ package tenterhook.standins.demo;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -12,14 +13,13 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import org.jaudiotagger.audio.AudioFileIO;
-import org.jaudiotagger.audio.mp3.MP3File;
-import org.jaudiotagger.tag.FieldKey;
-import org.jaudiotagger.tag.id3.ID3v1Tag;
-import org.jaudiotagger.tag.id3.ID3v23Tag;
-import org.jaudiotagger.tag.id3.ID3v24Tag;
+import tenterhook.adapters.disk.Splice;
+import tenterhook.adapters.disk.Splices;
 import tenterhook.adapters.tagfile.ArtworkImages;
 import tenterhook.adapters.tagfile.TagFiles;
+import tenterhook.adapters.tagfile.id3.Id3v1Tag;
+import tenterhook.adapters.tagfile.id3.Id3v2Tag;
+import tenterhook.adapters.tagfile.tag.Tag;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
@@ -34,15 +34,6 @@ public final class DemoMusic {
 
   /** The file that says what is wrong where. */
   public static final String TRUTH = "truth.json";
-
-  private static final Map<Field<?>, FieldKey> SHORT =
-      Map.of(
-          Fields.TITLE, FieldKey.TITLE,
-          Fields.ARTIST, FieldKey.ARTIST,
-          Fields.ALBUM, FieldKey.ALBUM,
-          Fields.YEAR, FieldKey.YEAR,
-          Fields.GENRE, FieldKey.GENRE,
-          Fields.TRACK, FieldKey.TRACK);
 
   private DemoMusic() {}
 
@@ -120,7 +111,9 @@ public final class DemoMusic {
       shortTag(file, track);
       return;
     }
-    tagForm(file, track);
+    if (!track.tagForm.isEmpty()) {
+      longTag(file, track);
+    }
     Map<Field<?>, String> tags = new LinkedHashMap<>(track.tags);
     Map<String, byte[]> pictures = new HashMap<>();
     cover(track, tags, pictures);
@@ -135,12 +128,11 @@ public final class DemoMusic {
     Encoder.write(samples, file, track.form, track.kbps);
   }
 
-  private static void tagForm(Path file, DemoTrack track) throws Exception {
-    if (!track.tagForm.isEmpty()) {
-      MP3File mp3 = (MP3File) AudioFileIO.read(file.toFile());
-      mp3.setID3v2Tag(track.tagForm.equals("2.3") ? new ID3v23Tag() : new ID3v24Tag());
-      mp3.commit();
-    }
+  /** Puts a tag of a version of its own in front, which stays the file's tag from then on. */
+  private static void longTag(Path file, DemoTrack track) throws IOException {
+    int version = track.tagForm.equals("2.3") ? 3 : 4;
+    Tag tag = Id3v2Tag.empty(version).with(Fields.TITLE, List.of(track.recording.toString()));
+    Splices.apply(file, List.of(new Splice(0, 0, ((Id3v2Tag) tag).render())));
   }
 
   private static void cover(
@@ -157,16 +149,14 @@ public final class DemoMusic {
     return Cover.draw(name.hashCode(), side, side % 400 == 0 && side < 1000 ? "png" : "jpg");
   }
 
-  private static void shortTag(Path file, DemoTrack track) throws Exception {
-    MP3File mp3 = (MP3File) AudioFileIO.read(file.toFile());
-    ID3v1Tag tag = new org.jaudiotagger.tag.id3.ID3v11Tag();
+  private static void shortTag(Path file, DemoTrack track) throws IOException {
+    Tag tag = Id3v1Tag.empty();
     for (Map.Entry<Field<?>, String> value : track.tags.entrySet()) {
-      if (SHORT.containsKey(value.getKey())) {
-        tag.setField(SHORT.get(value.getKey()), value.getValue());
+      if (tag.canHold(value.getKey())) {
+        tag = tag.with(value.getKey(), List.of(value.getValue()));
       }
     }
-    mp3.setID3v1Tag(tag);
-    mp3.commit();
+    Files.write(file, ((Id3v1Tag) tag).render(), StandardOpenOption.APPEND);
   }
 
   /**

@@ -13,7 +13,6 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -58,7 +57,7 @@ class IndependentTagsTest {
   }
 
   static Stream<AudioForm> written() {
-    return EnumSet.complementOf(EnumSet.of(AudioForm.OPUS)).stream();
+    return Stream.of(AudioForm.values());
   }
 
   @ParameterizedTest
@@ -104,7 +103,7 @@ class IndependentTagsTest {
     Map<String, String> all = new LinkedHashMap<>();
     try (FFmpegFrameGrabber grabber = new FFmpegFrameGrabber(file.toFile())) {
       grabber.start();
-      boolean ofStream = file.toString().endsWith(".ogg");
+      boolean ofStream = file.toString().matches(".*\\.(ogg|opus)");
       Map<String, String> read = ofStream ? grabber.getAudioMetadata() : grabber.getMetadata();
       read.forEach((k, v) -> all.put(k.toUpperCase(Locale.ROOT), v));
     }
@@ -115,9 +114,9 @@ class IndependentTagsTest {
     TagNames names = field.tags().orElseThrow();
     String name =
         switch (form) {
-          case MP3, WAV, AIFF -> names.id3();
+          case MP3, WAV, AIFF -> names.id3().getFirst();
           case FLAC, OGG, OPUS -> names.vorbis().getFirst();
-          case M4A -> names.mp4().replaceFirst("----:[^:]*:", "");
+          case M4A -> names.mp4().getFirst().replaceFirst("----:[^:]*:", "");
         };
     return FFMPEG_NAMES.getOrDefault(name, name).toUpperCase(Locale.ROOT);
   }
@@ -156,7 +155,7 @@ class IndependentTagsTest {
     ByteArrayOutputStream frames = new ByteArrayOutputStream();
     for (Map.Entry<Field<?>, String> value : values().entrySet()) {
       byte[] text = value.getValue().getBytes(StandardCharsets.UTF_8);
-      String frame = value.getKey().tags().orElseThrow().id3();
+      String frame = value.getKey().tags().orElseThrow().id3().getFirst();
       frames.write(frame.getBytes(StandardCharsets.US_ASCII));
       frames.write(new byte[] {0, 0, 0, (byte) (text.length + 1), 0, 0, 3});
       frames.write(text);
@@ -189,7 +188,7 @@ class IndependentTagsTest {
     byte[] bytes = Files.readAllBytes(m4a);
     ByteArrayOutputStream items = new ByteArrayOutputStream();
     for (Map.Entry<Field<?>, String> value : values().entrySet()) {
-      String name = value.getKey().tags().orElseThrow().mp4();
+      String name = value.getKey().tags().orElseThrow().mp4().getFirst();
       items.write(
           name.startsWith("----")
               ? ownItem(name.split(":")[1], name.split(":")[2], value.getValue())

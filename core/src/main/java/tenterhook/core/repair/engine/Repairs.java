@@ -42,6 +42,7 @@ import tenterhook.core.repair.numbers.Tempo;
 import tenterhook.core.repair.numbers.TrackNumbers;
 import tenterhook.core.repair.numbers.Years;
 import tenterhook.core.repair.spellings.GenreSpellings;
+import tenterhook.core.repair.spellings.OutOfStep;
 import tenterhook.core.repair.spellings.Spellings;
 import tenterhook.core.track.Snapshot;
 
@@ -65,6 +66,7 @@ public final class Repairs {
           new Tempo(),
           new BySound(),
           new Comments(),
+          new OutOfStep(),
           new FromCatalogue());
   private static final List<Inspector.OfFolder> BY_FOLDER =
       List.of(

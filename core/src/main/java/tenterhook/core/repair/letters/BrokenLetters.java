@@ -1,17 +1,12 @@
 package tenterhook.core.repair.letters;
 
-import java.nio.ByteBuffer;
-import java.nio.CharBuffer;
-import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
-import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.function.IntPredicate;
 import org.apache.commons.text.StringEscapeUtils;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
@@ -20,7 +15,7 @@ import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.repair.inspect.InspectionContext;
 import tenterhook.core.repair.inspect.Inspector;
-import tenterhook.core.text.Fold;
+import tenterhook.core.text.CodePages;
 
 /**
  * Mends text that was read with a wrong character set. The proof is that it can be turned back to
@@ -28,9 +23,6 @@ import tenterhook.core.text.Fold;
  */
 public final class BrokenLetters implements Inspector.TrackInspector {
   private static final List<Field<?>> FIELDS = Fields.with(Trait.REPAIRABLE);
-  private static final Charset WESTERN = Charset.forName("windows-1252");
-  private static final Charset CYRILLIC = Charset.forName("windows-1251");
-  private static final Charset GREEK = Charset.forName("windows-1253");
   private static final String HIDDEN =
       "[\\u200B-\\u200F\\u202A-\\u202E\\u2060\\uFEFF\\u00AD]|[\\u0001-\\u0008\\u000B-\\u001F\\u007F]";
 
@@ -102,75 +94,16 @@ public final class BrokenLetters implements Inspector.TrackInspector {
   }
 
   private static Optional<Mended> reread(String text) {
-    for (Charset as : List.of(WESTERN, StandardCharsets.ISO_8859_1)) {
-      Optional<String> utf8 = recoded(text, as, StandardCharsets.UTF_8);
+    for (Charset as : List.of(CodePages.WESTERN, StandardCharsets.ISO_8859_1)) {
+      Optional<String> utf8 = CodePages.recoded(text, as, StandardCharsets.UTF_8);
       if (utf8.isPresent()) {
         return Optional.of(
             new Mended(
                 utf8.get(), "read as Western letters, was UTF-8; proved by the way back", 98));
       }
     }
-    return western(text) ? otherScript(text) : Optional.empty();
-  }
-
-  /** The script in which the letters are the common ones of its language. */
-  private static Optional<Mended> otherScript(String text) {
-    String cyrillic = recoded(text, WESTERN, CYRILLIC).orElse("");
-    String greek = recoded(text, WESTERN, GREEK).orElse("");
-    double russian =
-        all(cyrillic, Character.UnicodeScript.CYRILLIC) ? share(cyrillic, "оеаинтсрвлкм") : 0;
-    double hellenic = all(greek, Character.UnicodeScript.GREEK) ? share(greek, "αοιετσνηυρπκς") : 0;
-    boolean first = russian >= hellenic;
-    if (Math.max(russian, hellenic) < 0.5) {
-      return Optional.empty();
-    }
-    int certainty = Math.abs(russian - hellenic) < 0.15 ? 75 : 93;
-    return Optional.of(
-        new Mended(
-            first ? cyrillic : greek,
-            "read as Western letters, was " + (first ? "Cyrillic" : "Greek"),
-            certainty));
-  }
-
-  private static double share(String text, String common) {
-    String plain = Fold.fold(text);
-    long letters = plain.chars().filter(Character::isLetter).count();
-    return letters == 0
-        ? 0
-        : (double) plain.chars().filter(c -> common.indexOf(c) >= 0).count() / letters;
-  }
-
-  /** Whether every letter is one with an accent: no language of the West writes so. */
-  private static boolean western(String text) {
-    IntPredicate accented = c -> c >= 0xC0 && c <= 0xFF;
-    return text.chars().filter(accented).count() >= 4
-        && text.chars().filter(Character::isLetter).allMatch(accented);
-  }
-
-  private static boolean all(String text, Character.UnicodeScript script) {
-    return !text.isEmpty()
-        && text.codePoints()
-            .filter(Character::isLetter)
-            .allMatch(c -> Character.UnicodeScript.of(c) == script);
-  }
-
-  private static Optional<String> recoded(String text, Charset back, Charset again) {
-    try {
-      ByteBuffer bytes =
-          back.newEncoder()
-              .onUnmappableCharacter(CodingErrorAction.REPORT)
-              .onMalformedInput(CodingErrorAction.REPORT)
-              .encode(CharBuffer.wrap(text));
-      String read =
-          again
-              .newDecoder()
-              .onMalformedInput(CodingErrorAction.REPORT)
-              .onUnmappableCharacter(CodingErrorAction.REPORT)
-              .decode(bytes)
-              .toString();
-      return read.equals(text) ? Optional.empty() : Optional.of(read);
-    } catch (CharacterCodingException notSo) {
-      return Optional.empty();
-    }
+    return CodePages.otherScript(text)
+        .map(
+            r -> new Mended(r.text(), "read as Western letters, was " + r.script(), r.certainty()));
   }
 }

@@ -5,6 +5,7 @@ import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tenterhook.core.field.Field;
+import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
 import tenterhook.core.field.Trait;
 import tenterhook.core.repair.Proposal;
@@ -29,11 +30,32 @@ public final class CapitalLetters implements Inspector.TrackInspector {
       }
       boolean words = before.strip().indexOf(' ') > 0 && letters(before) >= LEAST_LETTERS;
       if (words && Capitals.allUpper(before)) {
-        propose(id, field, Capitals.proper(before), "all in capitals", 93, context, out);
+        propose(
+            id,
+            field,
+            FieldType.each(before, Capitals::proper),
+            "all in capitals",
+            93,
+            context,
+            out);
       } else if (words && Capitals.allLower(before)) {
-        propose(id, field, Capitals.proper(before), "all in small letters", 91, context, out);
+        propose(
+            id,
+            field,
+            FieldType.each(before, Capitals::proper),
+            "all in small letters",
+            91,
+            context,
+            out);
       } else if (words && turned(before) && TURNED.matcher(before).results().count() > 1) {
-        propose(id, field, Capitals.proper(before), "capitals turned round", 91, context, out);
+        propose(
+            id,
+            field,
+            FieldType.each(before, Capitals::proper),
+            "capitals turned round",
+            91,
+            context,
+            out);
       } else {
         Matcher initials = INITIALS.matcher(before);
         String after = initials.replaceAll(m -> m.group().toUpperCase(java.util.Locale.ROOT));

@@ -15,11 +15,10 @@ import tenterhook.core.repair.RepairKind;
 import tenterhook.core.repair.inspect.InspectionContext;
 import tenterhook.core.repair.inspect.Inspector;
 import tenterhook.core.text.JunkText;
+import tenterhook.core.text.MachineText;
 
 /** Takes machine-made text out of comments. The DJ's own words and the codes stay to the letter. */
 public final class Comments implements Inspector.TrackInspector {
-  private static final Pattern HEX =
-      Pattern.compile("(?:\\s*\\b[0-9A-Fa-f]{8}\\b){4,}|\\b[0-9A-Fa-f]{32,}\\b");
   private static final Pattern ADVERT =
       Pattern.compile(
           "(?i)(?:\\b(?:downloaded|ripped|encoded|converted|visit|get more|more music|free"
@@ -27,11 +26,6 @@ public final class Comments implements Inspector.TrackInspector {
               + "\\x00]{0,60}?\\s*)?"
               + JunkText.ADDRESS.pattern()
               + "[.!]?");
-  private static final Pattern MACHINE =
-      Pattern.compile(
-          "(?i)\\b(?:ripped|encoded|converted|tagged)\\s+(?:by|with|using)\\s+[\\w"
-              + " .-]{2,40}?(?=$|[/|\\n"
-              + "\\x00])");
 
   @Override
   public void inspect(int id, InspectionContext context, Consumer<Proposal> out) {
@@ -47,9 +41,9 @@ public final class Comments implements Inspector.TrackInspector {
       return;
     }
     List<String> found = new ArrayList<>();
-    String own = without(HEX, reading.own(), "machine-made figures", found);
+    String own = without(MachineText.FIGURES, reading.own(), "machine-made figures", found);
     own = without(ADVERT, own, "addresses and advertisements", found);
-    own = without(MACHINE, own, "names of programs", found);
+    own = without(MachineText.PROGRAMS, own, "names of programs", found);
     own = oneOfEach(own, found);
     if (!found.isEmpty()) {
       String after = notation.write(own.strip(), reading.tokens());

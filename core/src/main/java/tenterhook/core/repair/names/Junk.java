@@ -7,6 +7,7 @@ import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tenterhook.core.field.Field;
+import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
 import tenterhook.core.field.Trait;
 import tenterhook.core.repair.Proposal;
@@ -31,7 +32,8 @@ public final class Junk implements Inspector.TrackInspector {
       if (!before.isEmpty()) {
         List<String> taken = new ArrayList<>();
         String named = field == Fields.TITLE ? unnumbered(id, before, context, taken) : before;
-        String after = JunkText.cleaned(named, context.rules().junk(), taken);
+        List<String> junk = context.rules().junk();
+        String after = FieldType.each(named, name -> JunkText.cleaned(name, junk, taken));
         if (!after.equals(before) && !after.isBlank()) {
           propose(id, field, after, taken, context, out);
         }

@@ -5,10 +5,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import tenterhook.core.field.Field;
+import tenterhook.core.field.FieldType;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.repair.inspect.InspectionContext;
 import tenterhook.core.repair.inspect.Inspector;
+import tenterhook.core.repair.inspect.NameKeys;
 
 /** Finds several spellings of one artist, album or label and proposes one of them for all. */
 public final class Spellings implements Inspector.OfName {
@@ -63,16 +65,19 @@ public final class Spellings implements Inspector.OfName {
       InspectionContext context,
       Consumer<Proposal> out) {
     String before = context.raw(id, field);
-    Respelling to = respellings.get(before);
-    if (to != null) {
-      out.accept(
-          new Proposal(
-              kind,
-              before.strip() + " → " + to.after(),
-              id,
-              context.edits(id, Map.of(field, to.after())),
-              to.certainty(),
-              to.reason()));
+    for (String spelling : NameKeys.values(context.snapshot(), id, field)) {
+      Respelling to = respellings.get(spelling);
+      if (to != null) {
+        String after = FieldType.each(before, v -> v.equals(spelling) ? to.after() : v);
+        out.accept(
+            new Proposal(
+                kind,
+                spelling.strip() + " → " + to.after(),
+                id,
+                context.edits(id, Map.of(field, after)),
+                to.certainty(),
+                to.reason()));
+      }
     }
   }
 }

@@ -1,11 +1,12 @@
-package tenterhook.adapters.tagfile;
+package tenterhook.adapters.tagfile.mp4;
 
 import java.io.IOException;
-import java.io.RandomAccessFile;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import tenterhook.adapters.tagfile.Mp4Boxes.Box;
+import tenterhook.adapters.tagfile.bytes.ByteSpan;
+import tenterhook.adapters.tagfile.bytes.FileBytes;
+import tenterhook.adapters.tagfile.bytes.Malformed;
 
 /**
  * Where the sample tables of an ISO base media file say that its tracks lie: sizes ({@code stsz},
@@ -15,10 +16,10 @@ import tenterhook.adapters.tagfile.Mp4Boxes.Box;
 final class SampleTables {
   private static final int MOST = 1 << 24;
 
-  private final RandomAccessFile in;
-  private final Box table;
+  private final FileBytes in;
+  private final Mp4Box table;
 
-  private SampleTables(RandomAccessFile in, Box table) {
+  private SampleTables(FileBytes in, Mp4Box table) {
     this.in = in;
     this.table = table;
   }
@@ -29,30 +30,30 @@ final class SampleTables {
    *
    * @throws IOException when a table is broken, or points outside the file
    */
-  static List<ByteSpan> spans(RandomAccessFile in) throws IOException {
+  static List<ByteSpan> spans(FileBytes in) throws IOException {
     List<ByteSpan> all = new ArrayList<>();
-    for (Box movie : Mp4Boxes.in(in, 0, in.length())) {
-      if (movie.type().equals("moov")) {
-        for (Box track : Mp4Boxes.inside(in, movie, "trak")) {
-          Optional<Box> table = deeper(in, Optional.of(track), "mdia", "minf", "stbl");
-          if (table.isPresent()) {
-            all.addAll(new SampleTables(in, table.get()).chunks());
-          }
-        }
-      }
+    for (Mp4Box table : tables(in)) {
+      all.addAll(new SampleTables(in, table).chunks());
+    }
+    if (all.stream().mapToLong(ByteSpan::length).sum() > 2 * in.length()) {
+      throw new Malformed("its sample tables point to the same sound again and again");
     }
     return all;
   }
 
-  private static Optional<Box> deeper(RandomAccessFile in, Optional<Box> box, String... types)
-      throws IOException {
-    Optional<Box> at = box;
-    for (String type : types) {
-      if (at.isPresent()) {
-        at = Mp4Boxes.inside(in, at.get(), type).stream().findFirst();
+  /** The boxes of sample tables of all tracks. */
+  static List<Mp4Box> tables(FileBytes in) throws IOException {
+    List<Mp4Box> tables = new ArrayList<>();
+    for (Mp4Box movie : Mp4Box.in(in, 0, in.length())) {
+      if (movie.type().equals("moov")) {
+        for (Mp4Box track : movie.children(in, 0)) {
+          if (track.type().equals("trak")) {
+            Mp4Box.deeper(in, track, "mdia", "minf", "stbl").ifPresent(tables::add);
+          }
+        }
       }
     }
-    return at;
+    return tables;
   }
 
   private List<ByteSpan> chunks() throws IOException {
@@ -72,7 +73,7 @@ final class SampleTables {
         length += sizes[sample++];
       }
       if (offsets[chunk] < 0 || offsets[chunk] + length > in.length()) {
-        throw new IOException("its sample tables point outside the file");
+        throw new Malformed("its sample tables point outside the file");
       }
       spans.add(new ByteSpan(offsets[chunk], offsets[chunk] + length));
     }
@@ -93,13 +94,13 @@ final class SampleTables {
   }
 
   private long[] sizes() throws IOException {
-    Optional<Box> box = Mp4Boxes.inside(in, table, "stsz").stream().findFirst();
+    Optional<Mp4Box> box = table.child(in, "stsz");
     if (box.isEmpty()) {
       return compactSizes();
     }
-    in.seek(box.get().from() + 4);
-    long all = Integer.toUnsignedLong(in.readInt());
-    int count = count(all == 0 ? (box.get().to() - box.get().from() - 12) / 4 : MOST);
+    long all = unsigned(box.get().from() + 4);
+    long most = all == 0 ? (box.get().to() - box.get().from() - 12) / 4 : in.length() / all;
+    int count = count(box.get().from() + 8, most);
     long[] sizes = new long[count];
     for (int i = 0; i < count; i++) {
       sizes[i] = all;
@@ -108,18 +109,16 @@ final class SampleTables {
   }
 
   private long[] compactSizes() throws IOException {
-    Optional<Box> box = Mp4Boxes.inside(in, table, "stz2").stream().findFirst();
+    Optional<Mp4Box> box = table.child(in, "stz2");
     if (box.isEmpty()) {
       return new long[0];
     }
-    in.seek(box.get().from() + 7);
-    int bits = in.readUnsignedByte();
+    int bits = in.read(box.get().from() + 7, 1)[0];
     if (bits != 4 && bits != 8 && bits != 16) {
-      throw new IOException("a sample table of an unknown form");
+      throw new Malformed("a sample table of an unknown form");
     }
-    int count = count((box.get().to() - box.get().from() - 12) * 8 / bits);
-    byte[] bytes = new byte[(int) (((long) count * bits + 7) / 8)];
-    in.readFully(bytes);
+    int count = count(box.get().from() + 8, (box.get().to() - box.get().from() - 12) * 8 / bits);
+    byte[] bytes = in.read(box.get().from() + 12, ((long) count * bits + 7) / 8);
     long[] sizes = new long[count];
     for (int i = 0; i < count; i++) {
       sizes[i] =
@@ -132,29 +131,30 @@ final class SampleTables {
     return sizes;
   }
 
-  private int count(long most) throws IOException {
-    long count = Integer.toUnsignedLong(in.readInt());
+  private long unsigned(long at) throws IOException {
+    return Integer.toUnsignedLong(in.buffer(at, 4).getInt());
+  }
+
+  private int count(long at, long most) throws IOException {
+    long count = unsigned(at);
     if (count > Math.min(most, MOST)) {
-      throw new IOException("a sample table that is longer than its box");
+      throw new Malformed("a sample table that is longer than its box");
     }
     return (int) count;
   }
 
   /** The numbers of a table whose entries have so many of 32 bits each. */
   private long[] numbers(String type, int each) throws IOException {
-    Optional<Box> box = Mp4Boxes.inside(in, table, type).stream().findFirst();
+    Optional<Mp4Box> box = table.child(in, type);
     if (box.isEmpty()) {
       return new long[0];
     }
-    in.seek(box.get().from() + 4);
-    int count = count((box.get().to() - box.get().from() - 8) / (4L * each));
+    int count = count(box.get().from() + 4, (box.get().to() - box.get().from() - 8) / (4L * each));
     return table(box.get().from() + 8, count * each);
   }
 
   private long[] table(long from, int count) throws IOException {
-    byte[] bytes = new byte[4 * count];
-    in.seek(from);
-    in.readFully(bytes);
+    byte[] bytes = in.read(from, 4L * count);
     long[] numbers = new long[count];
     for (int i = 0; i < count; i++) {
       numbers[i] =

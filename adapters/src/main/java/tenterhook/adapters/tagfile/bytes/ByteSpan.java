@@ -1,4 +1,4 @@
-package tenterhook.adapters.tagfile;
+package tenterhook.adapters.tagfile.bytes;
 
 /**
  * A stretch of a file.
@@ -6,14 +6,16 @@ package tenterhook.adapters.tagfile;
  * @param from first byte
  * @param to behind its last byte
  */
-record ByteSpan(long from, long to) {
-  ByteSpan {
+public record ByteSpan(long from, long to) {
+  /** Checks. */
+  public ByteSpan {
     if (from < 0 || to < from) {
       throw new IllegalArgumentException("a range from " + from + " to " + to);
     }
   }
 
-  long length() {
+  /** How many bytes it has. */
+  public long length() {
     return to - from;
   }
 }

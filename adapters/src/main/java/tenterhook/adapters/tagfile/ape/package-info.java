@@ -1,0 +1,3 @@
+/** The tags of APEv1 and APEv2, which stand behind the sound of an mp3. */
+@org.jspecify.annotations.NullMarked
+package tenterhook.adapters.tagfile.ape;

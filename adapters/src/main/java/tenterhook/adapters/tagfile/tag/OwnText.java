@@ -1,0 +1,53 @@
+package tenterhook.adapters.tagfile.tag;
+
+import java.util.ArrayList;
+import java.util.List;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.text.MachineText;
+
+/** Finds the DJ's own among texts of which only one is it, such as comments. */
+public final class OwnText {
+  private OwnText() {}
+
+  /**
+   * Whether of several texts only one is the field's, the others being somebody else's: comments
+   * and lyrics, which stand beside others of other descriptions and languages.
+   */
+  public static boolean oneOfSeveral(Field<?> field) {
+    return field == Fields.COMMENT || field == Fields.LYRICS;
+  }
+
+  /**
+   * The place of the DJ's own among comments.
+   *
+   * @param texts in the order of the file
+   * @return the first that no program left; -1 when there is none
+   */
+  public static int own(List<String> texts) {
+    for (int i = 0; i < texts.size(); i++) {
+      if (!texts.get(i).isEmpty() && !MachineText.isAll(texts.get(i))) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
+  /**
+   * Texts with the DJ's own replaced, or put in front where there was none.
+   *
+   * @param texts in the order of the file
+   * @param text the new one; empty takes the old one away
+   */
+  public static List<String> replaced(List<String> texts, String text) {
+    List<String> next = new ArrayList<>(texts);
+    int own = own(texts);
+    if (own >= 0) {
+      next.remove(own);
+    }
+    if (!text.isEmpty()) {
+      next.add(Math.max(own, 0), text);
+    }
+    return next;
+  }
+}
