@@ -3,8 +3,13 @@ package tenterhook.adapters.tagfile;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.HexFormat;
 import java.util.Iterator;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.zip.CRC32;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
@@ -15,15 +20,48 @@ import tenterhook.core.field.Artwork;
 /** Tells what a picture is by its bytes. */
 public final class ArtworkImages {
   private static final int PNG_HEAD = 24;
+  private static final int REMEMBERED = 16;
+  private static final int MOST_REMEMBERED = 1 << 20;
+  private static final Map<Long, Known> RECENT = Collections.synchronizedMap(new Recent());
 
   private ArtworkImages() {}
+
+  /** A picture of late, with what it is: the tracks of an album mostly have the same one. */
+  private record Known(byte[] bytes, Artwork artwork) {}
+
+  private static final class Recent extends LinkedHashMap<Long, Known> {
+    Recent() {
+      super(REMEMBERED, 0.75f, true);
+    }
+
+    @Override
+    protected boolean removeEldestEntry(Map.Entry<Long, Known> eldest) {
+      return size() > REMEMBERED;
+    }
+  }
 
   /**
    * Describes a picture. One that cannot be read has width and height 0.
    *
-   * @param bytes the picture
+   * @param bytes the picture; not to be changed afterwards
    */
   public static Artwork describe(byte[] bytes) {
+    if (bytes.length > MOST_REMEMBERED) {
+      return described(bytes);
+    }
+    CRC32 crc = new CRC32();
+    crc.update(bytes);
+    long key = crc.getValue() << 32 | bytes.length;
+    Known known = RECENT.get(key);
+    if (known != null && Arrays.equals(known.bytes(), bytes)) {
+      return known.artwork();
+    }
+    Artwork artwork = described(bytes);
+    RECENT.put(key, new Known(bytes, artwork));
+    return artwork;
+  }
+
+  private static Artwork described(byte[] bytes) {
     String mime = mime(bytes);
     Size size =
         switch (mime) {

@@ -74,6 +74,19 @@ class TagFilesTest {
   }
 
   @Test
+  void aPartThatClaimsMoreThanTheFileHasIsRefusedInWords() throws Exception {
+    Path whole = Wavs.make(folder.resolve("whole.wav"), 1);
+    byte[] bytes = Files.readAllBytes(whole);
+    ByteBuffer lie = ByteBuffer.allocate(bytes.length + 20).order(ByteOrder.LITTLE_ENDIAN);
+    lie.put(bytes).put("LIST".getBytes(StandardCharsets.US_ASCII)).putInt(2_000_000_000);
+    lie.put("INFO".getBytes(StandardCharsets.US_ASCII)).putInt(4, 2_000_100_000);
+    Path file = Files.write(folder.resolve("lie.wav"), lie.array());
+    assertThatThrownBy(() -> TagFiles.read(file))
+        .isInstanceOf(Unreadable.class)
+        .hasMessage("the part \"LIST\" of it is said to have 2 GB, but ends after 12 bytes");
+  }
+
+  @Test
   void picturesAreDescribedByTheirBytes() throws Exception {
     Artwork png = ArtworkImages.describe(picture("png", 320));
     assertThat(png.mime()).isEqualTo("image/png");

@@ -23,9 +23,11 @@ import tenterhook.adapters.tagfile.tag.Entry;
 import tenterhook.adapters.tagfile.tag.Tag;
 import tenterhook.adapters.tagfile.vorbis.VorbisComment;
 import tenterhook.bench.corpus.Id3Bytes.TagStyle;
+import tenterhook.bench.corpus.Mp4Bytes.Layout;
 import tenterhook.bench.corpus.Shape.Part;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.standins.synth.Encoder.AudioForm;
 
 /** Entries of random bytes are kept, and a change that is taken back leaves no trace. */
 class RandomTagsTest {
@@ -114,6 +116,40 @@ class RandomTagsTest {
       Tag changed = read.with(Fields.TITLE, List.of("Нов"));
       assertThat(changed.with(Fields.TITLE, List.of()).entries()).isEqualTo(read.entries());
     }
+  }
+
+  @Test
+  void boxesAndChunksOfAnyBytesAreKept() throws Exception {
+    Sounds sounds = new Sounds(2);
+    byte[] plain = sounds.of(AudioForm.M4A);
+    for (int seed = 0; seed < CASES / 10; seed++) {
+      Random random = new Random(seed);
+      List<byte[]> boxes = new ArrayList<>();
+      List<byte[]> texts = new ArrayList<>();
+      for (int i = 1 + random.nextInt(12); i > 0; i--) {
+        boxes.add(Mp4Bytes.box(letters(random, 4), bytes(random, 300)));
+        texts.add(ChunkBytes.WAV.chunk(letters(random, 4), bytes(random, 300)));
+      }
+      Layout layout = Layout.values()[random.nextInt(4)];
+      byte[] items = TagBytes.joined(boxes.toArray(byte[][]::new));
+      byte[] user = Mp4Bytes.userData(items, 0, true);
+      kept("file.m4a", Mp4Bytes.file(plain, user, layout), boxes);
+      byte[] list = ChunkBytes.WAV.list("INFO", TagBytes.joined(texts.toArray(byte[][]::new)));
+      byte[] data = ChunkBytes.WAV.chunk("data", sounds.littleEnd());
+      kept("file.wav", ChunkBytes.WAV.wav(ChunkBytes.WAV.format(), data, list), texts);
+    }
+  }
+
+  /** Entries are read as they were written, and stay when another comes and goes. */
+  private void kept(String name, byte[] bytes, List<byte[]> entries) throws Exception {
+    Path file = Files.write(folder.resolve(name), bytes);
+    String extension = name.substring(name.indexOf('.') + 1);
+    List<List<Entry>> before = entries(file, extension);
+    assertThat(before.getFirst().stream().map(Entry::bytes)).containsExactlyElementsOf(entries);
+    TagFiles.write(file, Map.of(Fields.TITLE, "Нов"), sha -> new byte[0]);
+    assertThat(TagFiles.read(file).raw(Fields.TITLE)).isEqualTo("Нов");
+    TagFiles.write(file, Map.of(Fields.TITLE, ""), sha -> new byte[0]);
+    assertThat(entries(file, extension).getFirst()).isEqualTo(before.getFirst());
   }
 
   private List<List<Entry>> entries(Path file, String extension) throws IOException {

@@ -108,7 +108,7 @@ public final class DemoMusic {
     Files.createDirectories(file.getParent());
     encode(file, track);
     if (track.tagForm.equals("1")) {
-      shortTag(file, track);
+      shortTag(file, track.tags);
       return;
     }
     if (!track.tagForm.isEmpty()) {
@@ -118,6 +118,11 @@ public final class DemoMusic {
     Map<String, byte[]> pictures = new HashMap<>();
     cover(track, tags, pictures);
     TagFiles.write(file, tags, pictures::get);
+    if (!track.oldTagYear.isEmpty()) {
+      Map<Field<?>, String> old = new LinkedHashMap<>(track.tags);
+      old.put(Fields.YEAR, track.oldTagYear);
+      shortTag(file, old);
+    }
   }
 
   private static void encode(Path file, DemoTrack track) throws IOException {
@@ -149,9 +154,9 @@ public final class DemoMusic {
     return Cover.draw(name.hashCode(), side, side % 400 == 0 && side < 1000 ? "png" : "jpg");
   }
 
-  private static void shortTag(Path file, DemoTrack track) throws IOException {
+  private static void shortTag(Path file, Map<Field<?>, String> tags) throws IOException {
     Tag tag = Id3v1Tag.empty();
-    for (Map.Entry<Field<?>, String> value : track.tags.entrySet()) {
+    for (Map.Entry<Field<?>, String> value : tags.entrySet()) {
       if (tag.canHold(value.getKey())) {
         tag = tag.with(value.getKey(), List.of(value.getValue()));
       }

@@ -41,6 +41,12 @@ final class DemoTrack {
   int upscaledFrom;
 
   String tagForm = "";
+
+  /**
+   * The year in a short tag behind the longer one, where it says another; empty for no such tag.
+   */
+  String oldTagYear = "";
+
   String copyOf = "";
   String sameSoundAs = "";
   String versionOf = "";

@@ -85,6 +85,7 @@ final class DemoTruth {
     put(one, "sameSoundAs", track.sameSoundAs);
     put(one, "versionOf", track.versionOf);
     put(one, "movesTo", track.movesTo);
+    put(one, "oldTagYear", track.oldTagYear);
     if (track.upscaledFrom > 0) {
       one.put("upscaledFrom", track.upscaledFrom);
     }

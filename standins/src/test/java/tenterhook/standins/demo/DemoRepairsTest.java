@@ -175,6 +175,28 @@ class DemoRepairsTest {
   }
 
   @Test
+  void tagsThatSayAnotherYearAreProposedToBeBroughtInStep() {
+    Snapshot now = collection.state().snapshot();
+    Map<String, String> found = new HashMap<>();
+    for (Proposal proposal : repairService.proposals()) {
+      if (proposal.kind() == RepairKind.OUT_OF_STEP) {
+        found.put(now.raw(proposal.id(), Fields.PATH), proposal.reason());
+      }
+    }
+    Map<String, String> planted = new HashMap<>();
+    truth.forEach(
+        (path, file) -> {
+          String original = file.path("copyOf").asText();
+          String year = truth.getOrDefault(original, file).path("oldTagYear").asText();
+          if (!year.isEmpty()) {
+            planted.put(path, "ID3v1 says \"" + year + "\"");
+          }
+        });
+    assertThat(planted).isNotEmpty();
+    assertThat(found).isEqualTo(planted);
+  }
+
+  @Test
   void acceptedRepairsReachTheFilesAndUndoTakesThemBack() {
     Snapshot before = collection.state().snapshot();
     List<Long> changes = new ArrayList<>();

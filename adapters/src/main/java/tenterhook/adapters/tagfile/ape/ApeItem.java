@@ -67,6 +67,11 @@ record ApeItem(String key, byte[] bytes) {
     return (flags() >> 1 & KIND) == 0;
   }
 
+  /** Whether it is the text of a name. */
+  boolean isText(String name) {
+    return is(name) && isText();
+  }
+
   private byte[] value() {
     return Arrays.copyOfRange(bytes, HEAD + key.length() + 1, bytes.length);
   }

@@ -145,7 +145,7 @@ public final class ApeTag implements NamedTag {
   }
 
   private List<ApeItem> items(String name) {
-    return items.stream().filter(i -> i.is(name) && i.isText()).toList();
+    return items.stream().filter(i -> i.isText(name)).toList();
   }
 
   @Override
@@ -162,7 +162,7 @@ public final class ApeTag implements NamedTag {
         texts.isEmpty()
             ? List.of()
             : List.of(old.isEmpty() ? ApeItem.of(key, texts) : old.getFirst().with(texts));
-    return new ApeTag(foot, NamedTag.replaced(items, old::contains, made), rest);
+    return new ApeTag(foot, NamedTag.replaced(items, i -> i.isText(key), made), rest);
   }
 
   @Override

@@ -12,7 +12,7 @@ import java.security.MessageDigest;
 
 /** Reads parts of a file. What a header claims is held against what is there before it is read. */
 public final class FileBytes implements Closeable {
-  private static final int WINDOW = 1 << 14;
+  private static final int WINDOW = 1 << 12;
   private static final int MOST = 1 << 29;
 
   private final FileChannel channel;

@@ -79,12 +79,11 @@ record LanguageText(Frame frame, String language, String description, String tex
     LanguageText own = own(all);
     List<Frame> next = new ArrayList<>();
     for (Frame frame : frames) {
-      LanguageText here =
-          all.stream().filter(t -> t.frame() == frame && t.same(own)).findFirst().orElse(null);
-      if (here == null) {
+      Optional<LanguageText> here = in(frame, name).filter(t -> t.same(own));
+      if (here.isEmpty()) {
         next.add(frame);
       } else if (!text.isEmpty()) {
-        next.add(frame.with(here.content(text, form)));
+        next.add(frame.with(here.get().content(text, form)));
       }
     }
     if (own == null && !text.isEmpty()) {

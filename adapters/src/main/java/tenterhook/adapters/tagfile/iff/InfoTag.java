@@ -6,7 +6,9 @@ import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import tenterhook.adapters.tagfile.bytes.ByteWriter;
 import tenterhook.adapters.tagfile.tag.Entry;
 import tenterhook.adapters.tagfile.tag.FieldText;
@@ -96,18 +98,24 @@ final class InfoTag implements NamedTag {
 
   @Override
   public List<String> texts(String name) {
-    return named(name).stream().map(t -> LocalText.decode(bytes(t)).stripTrailing()).toList();
+    return named(name).stream().map(InfoTag::text).toList();
+  }
+
+  private static String text(Entry entry) {
+    return LocalText.decode(bytes(entry)).stripTrailing();
   }
 
   @Override
   public InfoTag set(Field<?> field, String name, List<String> values) {
     String id = NumberPair.plain(name);
     List<Entry> old = named(id);
-    List<String> before = texts(id);
-    List<Entry> made =
-        FieldText.texts(field, name, values, before).stream()
-            .map(t -> before.contains(t) ? old.get(before.indexOf(t)) : made(id, t, old))
-            .toList();
+    Map<String, Entry> before = new LinkedHashMap<>();
+    old.forEach(t -> before.putIfAbsent(text(t), t));
+    List<Entry> made = new ArrayList<>();
+    for (String text : FieldText.texts(field, name, values, texts(id))) {
+      Entry stays = before.get(text);
+      made.add(stays == null ? made(id, text, old) : stays);
+    }
     return new InfoTag(order, NamedTag.replaced(texts, t -> t.name().equals(id), made), rest);
   }
 

@@ -10,8 +10,8 @@ import tenterhook.adapters.tagfile.bytes.FileBytes;
 
 /** How many samples a file plays, by the places in time on its pages. */
 final class OggTimes {
-  private static final int LAST_FIRST = 1 << 13;
-  private static final int LAST = 1 << 17;
+  private static final int LAST_FIRST = 1 << 14;
+  private static final int MOST = 1 << 17;
 
   private OggTimes() {}
 
@@ -24,8 +24,9 @@ final class OggTimes {
   }
 
   private static Optional<Mark> last(FileBytes in) throws IOException {
+    // a page has at most 65,307 bytes, and most have far less
     Optional<Mark> soon = last(in, LAST_FIRST);
-    return soon.isPresent() ? soon : last(in, LAST);
+    return soon.isPresent() ? soon : last(in, MOST);
   }
 
   private static Optional<Mark> last(FileBytes in, int most) throws IOException {

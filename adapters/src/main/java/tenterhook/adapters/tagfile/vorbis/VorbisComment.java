@@ -6,8 +6,10 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import tenterhook.adapters.tagfile.bytes.ByteWriter;
@@ -155,15 +157,17 @@ public final class VorbisComment implements NamedTag {
    */
   private static List<VorbisLine> made(
       Field<?> field, String name, List<String> values, List<VorbisLine> old) {
-    List<String> before = old.stream().map(VorbisLine::value).toList();
-    List<String> texts = FieldText.texts(field, name, values, before);
+    Map<String, VorbisLine> before = new LinkedHashMap<>();
+    old.forEach(l -> before.putIfAbsent(l.value(), l));
+    List<String> said = old.stream().map(VorbisLine::value).toList();
+    List<String> texts = FieldText.texts(field, name, values, said);
     List<VorbisLine> made = new ArrayList<>();
     for (int i = 0; i < texts.size(); i++) {
       String text = texts.get(i);
       int like = Math.min(i, old.size() - 1);
       String spelled = like < 0 ? NumberPair.plain(name) : old.get(like).name();
-      boolean stays = before.contains(text);
-      made.add(stays ? old.get(before.indexOf(text)) : VorbisLine.of(spelled, text));
+      VorbisLine stays = before.get(text);
+      made.add(stays == null ? VorbisLine.of(spelled, text) : stays);
     }
     return made;
   }
