@@ -103,6 +103,7 @@ public final class Screenshots {
       shots.add(new Shot("send-out", this::sendOut));
       shots.add(new Shot("bring-over", this::bringOver));
       shots.add(new Shot("strays", () -> codes(2)));
+      shots.add(new Shot("out-of-step", () -> repairs(RepairKind.OUT_OF_STEP)));
       shots.removeIf(s -> !only.contains(s.name()));
       next(0);
       return;

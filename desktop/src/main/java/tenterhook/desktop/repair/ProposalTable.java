@@ -37,7 +37,7 @@ final class ProposalTable extends TableView<Proposal> {
     setPlaceholder(Look.label(Words.of("repairs.tableEmpty"), "empty"));
     add("repairs.file", 112, this::file);
     add("repairs.field", 72, p -> lines(p, e -> Look.label(e.field().label(), "second")));
-    add("repairs.now", 218, p -> lines(p, MarkedText::before));
+    add("repairs.now", 218, ProposalTable::now);
     add("repairs.willBe", 160, p -> lines(p, MarkedText::after));
     add("repairs.certainty", 74, this::certainty);
     add("repairs.because", 100, this::because);
@@ -72,6 +72,16 @@ final class ProposalTable extends TableView<Proposal> {
       box.getChildren().add(line);
     }
     return box;
+  }
+
+  /**
+   * Where a field keeps its value, what is wrong stands elsewhere in the file, as the reason says.
+   */
+  private static Node now(Proposal proposal) {
+    boolean elsewhere = proposal.edits().stream().allMatch(e -> e.before().equals(e.after()));
+    return elsewhere
+        ? Look.dataLabel(proposal.reason(), "taken")
+        : lines(proposal, MarkedText::before);
   }
 
   private Node certainty(Proposal proposal) {

@@ -189,7 +189,7 @@ class DemoRepairsTest {
           String original = file.path("copyOf").asText();
           String year = truth.getOrDefault(original, file).path("oldTagYear").asText();
           if (!year.isEmpty()) {
-            planted.put(path, "ID3v1 says \"" + year + "\"");
+            planted.put(path, "ID3v1: " + year);
           }
         });
     assertThat(planted).isNotEmpty();

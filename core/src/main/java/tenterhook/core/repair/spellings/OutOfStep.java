@@ -44,6 +44,6 @@ public final class OutOfStep implements Inspector.TrackInspector {
   }
 
   private static String says(String[] parts) {
-    return parts[1] + " says \"" + parts[2] + "\"";
+    return parts[1] + ": " + parts[2];
   }
 }
