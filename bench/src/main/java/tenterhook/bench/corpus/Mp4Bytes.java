@@ -75,6 +75,69 @@ final class Mp4Bytes {
         : TagBytes.joined(type, movie, free, sound);
   }
 
+  /** A file whose sound is one fragment, as those are that come over the web in pieces. */
+  static byte[] fragmented(byte[] plain, byte[] userData) {
+    byte[] old = first(plain, "moov");
+    byte[] sizes = within(old, "trak", "mdia", "minf", "stbl", "stsz");
+    byte[] offsets = within(old, "trak", "mdia", "minf", "stbl", "stco");
+    int count = ByteBuffer.wrap(sizes).getInt(16);
+    List<byte[]> inside = new ArrayList<>();
+    for (byte[] box : boxes(old, 8)) {
+      if (!named(box, "udta")) {
+        inside.add(emptied(box));
+      }
+    }
+    inside.add(box("mvex", box("trex", numbers(0, 1, 1, 1024, 0, 0))));
+    inside.add(userData);
+    byte[] movie = box("moov", inside.toArray(byte[][]::new));
+    int length = 8 + 16 + 8 + 16 + 20 + 4 * count;
+    byte[] run = TagBytes.joined(numbers(0x201, count, length + 8), tail(sizes, 20));
+    byte[] track = box("traf", box("tfhd", numbers(0x020000, 1)), box("trun", run));
+    byte[] fragment = box("moof", box("mfhd", numbers(0, 1)), track);
+    int from = ByteBuffer.wrap(offsets).getInt(16);
+    long end = place(plain, "mdat") + first(plain, "mdat").length;
+    byte[] sound = Arrays.copyOfRange(plain, from, (int) end);
+    return TagBytes.joined(first(plain, "ftyp"), movie, fragment, box("mdat", sound));
+  }
+
+  private static byte[] numbers(int... numbers) {
+    ByteBuffer out = ByteBuffer.allocate(4 * numbers.length);
+    for (int number : numbers) {
+      out.putInt(number);
+    }
+    return out.array();
+  }
+
+  private static byte[] tail(byte[] bytes, int from) {
+    return Arrays.copyOfRange(bytes, from, bytes.length);
+  }
+
+  private static byte[] within(byte[] box, String... types) {
+    byte[] at = box;
+    for (String type : types) {
+      at = boxes(at, 8).stream().filter(b -> named(b, type)).findFirst().orElseThrow();
+    }
+    return at;
+  }
+
+  /** A box in which the sample tables say nothing. */
+  private static byte[] emptied(byte[] box) {
+    String type = new String(box, 4, 4, StandardCharsets.ISO_8859_1);
+    return switch (type) {
+      case "stts", "stsc", "stco" -> box(type, new byte[8]);
+      case "stsz" -> box(type, new byte[12]);
+      default ->
+          HOLDERS.contains(type)
+              ? box(
+                  type,
+                  boxes(box, 8).stream()
+                      .filter(b -> !named(b, "sgpd") && !named(b, "sbgp"))
+                      .map(Mp4Bytes::emptied)
+                      .toArray(byte[][]::new))
+              : box;
+    };
+  }
+
   private static byte[] movie(byte[] old, byte[] userData, long shift, boolean wide) {
     List<byte[]> inside = new ArrayList<>();
     for (byte[] box : boxes(old, 8)) {

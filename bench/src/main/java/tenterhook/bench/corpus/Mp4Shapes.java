@@ -34,6 +34,8 @@ final class Mp4Shapes {
     byte[] bare = Mp4Bytes.userData(tag.joined(), 200, false);
     shapes.add(
         tag.shape("m4a meta without version", "m4a", Mp4Bytes.file(plain, bare, Layout.FRONT)));
+    byte[] without = Mp4Bytes.userData(tag.joined(), 0, true);
+    shapes.add(tag.shape("m4a in fragments", "m4a", Mp4Bytes.fragmented(plain, without)));
     TagBytes none = new TagBytes();
     byte[] other = box("udta", box("name", VorbisBytes.line("a name")), new byte[4]);
     none.foreign(box("name", VorbisBytes.line("a name")));

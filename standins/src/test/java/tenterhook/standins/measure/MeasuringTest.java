@@ -13,6 +13,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jaudiotagger.audio.AudioFile;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
@@ -31,6 +32,7 @@ import tenterhook.core.measure.MeasuredFields;
 import tenterhook.core.measure.Measurement;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
+import tenterhook.standins.OtherLibrary;
 import tenterhook.standins.demo.SharedDemo;
 
 /** The demo is measured once, stopped on the way, and held against what it was made from. */
@@ -182,7 +184,7 @@ class MeasuringTest {
         Progress.SILENT);
     assertThat(now().raw(id, Fields.SOUND)).isEqualTo(sound);
     Path file = collection.state().path(id);
-    org.jaudiotagger.audio.AudioFile other = org.jaudiotagger.audio.AudioFileIO.read(file.toFile());
+    AudioFile other = OtherLibrary.read(file);
     other.getTagOrCreateAndSetDefault().setField(org.jaudiotagger.tag.FieldKey.COMMENT, "theirs");
     other.commit();
     Files.setLastModifiedTime(

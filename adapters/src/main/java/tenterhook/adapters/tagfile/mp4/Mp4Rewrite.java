@@ -17,6 +17,7 @@ import tenterhook.adapters.tagfile.tag.Padding;
  */
 final class Mp4Rewrite {
   private static final int HEAD = 8;
+  private static final int PLACE_SAID = 1;
 
   private final FileBytes in;
   private final List<Mp4Box> boxes;
@@ -124,8 +125,7 @@ final class Mp4Rewrite {
   private void moveSound(long growth, List<Splice> splices) throws IOException {
     long from = place.space().to();
     for (Mp4Box box : boxes) {
-      boolean behind = box.at() >= from;
-      if (behind && (box.type().equals("moof") || box.type().equals("mfra"))) {
+      if (box.at() >= from && saysPlaces(box)) {
         throw new Malformed("it is kept in fragments, whose places in the file cannot be moved");
       }
     }
@@ -138,6 +138,23 @@ final class Mp4Rewrite {
         }
       }
     }
+  }
+
+  /**
+   * Whether a fragment says where it stands in the file, or a list of fragments where they do; most
+   * say it by the place of the fragment itself (ISO 14496-12, 8.8.7), and may move.
+   */
+  private boolean saysPlaces(Mp4Box box) throws IOException {
+    if (box.type().equals("moof")) {
+      for (Mp4Box track : box.children(in, 0)) {
+        Optional<Mp4Box> head =
+            track.type().equals("traf") ? track.child(in, "tfhd") : Optional.empty();
+        if (head.isPresent() && (in.buffer(head.get().from(), 4).getInt() & PLACE_SAID) != 0) {
+          return true;
+        }
+      }
+    }
+    return box.type().equals("mfra");
   }
 
   /** A table of places in which those behind the change have moved. */
