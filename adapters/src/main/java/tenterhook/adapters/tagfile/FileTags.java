@@ -5,10 +5,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import tenterhook.adapters.tagfile.id3.Id3v1Tag;
-import tenterhook.adapters.tagfile.tag.Entry;
-import tenterhook.adapters.tagfile.tag.Held;
 import tenterhook.adapters.tagfile.tag.Picture;
+import tenterhook.adapters.tagfile.tag.PlaceValues;
 import tenterhook.adapters.tagfile.tag.Tag;
+import tenterhook.adapters.tagfile.tag.TagEntry;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
@@ -141,7 +141,7 @@ record FileTags(List<Tag> tags) {
     String raw = "";
     int places = 0;
     for (Tag tag : tags) {
-      List<Held> held = tag.held(field);
+      List<PlaceValues> held = tag.held(field);
       places += held.size();
       raw = raw.isEmpty() ? Tag.raw(field, held) : raw;
     }
@@ -153,9 +153,9 @@ record FileTags(List<Tag> tags) {
 
   private void outOfStep(Field<?> field, List<String> shown, List<String> all) {
     for (Tag tag : tags) {
-      List<Held> held = tag.held(field);
-      List<Held> wanted = held.isEmpty() ? held : tag.with(field, shown).held(field);
-      for (Held here : held) {
+      List<PlaceValues> held = tag.held(field);
+      List<PlaceValues> wanted = held.isEmpty() ? held : tag.with(field, shown).held(field);
+      for (PlaceValues here : held) {
         boolean inStep =
             wanted.stream().anyMatch(w -> w.place().equals(here.place()) && same(tag, w, here));
         if (!inStep) {
@@ -167,7 +167,7 @@ record FileTags(List<Tag> tags) {
   }
 
   /** The short tag may have question marks for letters that it does not have. */
-  private static boolean same(Tag tag, Held wanted, Held here) {
+  private static boolean same(Tag tag, PlaceValues wanted, PlaceValues here) {
     return wanted.values().equals(here.values())
         || tag instanceof Id3v1Tag
             && Id3v1Tag.plain(wanted.values().getFirst())
@@ -175,7 +175,7 @@ record FileTags(List<Tag> tags) {
   }
 
   /** All entries of all tags; a tag without any is none. */
-  List<List<Entry>> entries() {
+  List<List<TagEntry>> entries() {
     return tags.stream().map(Tag::entries).filter(e -> !e.isEmpty()).toList();
   }
 }

@@ -26,15 +26,15 @@ import tenterhook.core.field.Fields;
 public final class TagFiles {
   private TagFiles() {}
 
-  /** Work on a file that is taken apart. */
+  /** FileWork on a file that is taken apart. */
   @FunctionalInterface
-  interface Work<T> {
+  interface FileWork<T> {
     /** Does it. */
     T on(FileBytes in, MusicFile file) throws IOException, Unreadable;
   }
 
   /** Whatever is wrong with a file costs that file only, and is said in plain words. */
-  static <T> T with(Path path, Work<T> work) throws Unreadable {
+  static <T> T with(Path path, FileWork<T> work) throws Unreadable {
     try (FileBytes in = FileBytes.open(path)) {
       String extension = FileExtensions.of(path.getFileName().toString());
       return work.on(in, MusicFiles.read(in, extension));

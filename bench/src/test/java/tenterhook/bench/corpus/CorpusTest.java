@@ -23,7 +23,7 @@ import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.tagfile.Reading;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.adapters.tagfile.Unreadable;
-import tenterhook.bench.corpus.Shape.Part;
+import tenterhook.bench.corpus.CorpusFile.FilePart;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
@@ -41,7 +41,7 @@ class CorpusTest {
   private static final List<Field<?>> OTHERS = List.of(Fields.COMMENT, Fields.LYRICS);
 
   @TempDir static Path folder;
-  private List<Shape> corpus = List.of();
+  private List<CorpusFile> corpus = List.of();
 
   private static Map<Field<?>, String> newValues() {
     Map<Field<?>, String> values = new LinkedHashMap<>();
@@ -67,7 +67,7 @@ class CorpusTest {
     avutil.av_log_set_level(avutil.AV_LOG_QUIET); // the pictures only begin as pictures do
   }
 
-  private static Path file(Shape shape) throws IOException {
+  private static Path file(CorpusFile shape) throws IOException {
     return Files.write(folder.resolve(shape.fileName()), shape.bytes());
   }
 
@@ -84,15 +84,15 @@ class CorpusTest {
   @Test
   void thereAreManyShapesOfEveryContainer() {
     assertThat(corpus).hasSizeGreaterThanOrEqualTo(150);
-    assertThat(corpus.stream().map(Shape::name)).doesNotHaveDuplicates();
-    assertThat(corpus.stream().map(Shape::extension))
+    assertThat(corpus.stream().map(CorpusFile::name)).doesNotHaveDuplicates();
+    assertThat(corpus.stream().map(CorpusFile::extension))
         .contains("mp3", "flac", "ogg", "oga", "opus", "m4a", "wav", "aiff", "aifc");
   }
 
   @Test
   void everyValueIsReadRight() throws Exception {
     List<String> wrong = new ArrayList<>();
-    for (Shape shape : corpus) {
+    for (CorpusFile shape : corpus) {
       try {
         Map<Field<?>, String> read = read(file(shape));
         read.remove(Fields.OUT_OF_STEP);
@@ -109,7 +109,7 @@ class CorpusTest {
   @Test
   void everyFieldIsWrittenAndNothingElse() throws Exception {
     List<String> wrong = new ArrayList<>();
-    for (Shape shape : corpus) {
+    for (CorpusFile shape : corpus) {
       for (Map.Entry<Field<?>, String> value : NEW_VALUES.entrySet()) {
         change(shape, value.getKey(), value.getValue(), wrong);
         if (shape.expected().containsKey(value.getKey())) {
@@ -120,7 +120,7 @@ class CorpusTest {
     assertThat(wrong).isEmpty();
   }
 
-  private static void change(Shape shape, Field<?> field, String value, List<String> wrong)
+  private static void change(CorpusFile shape, Field<?> field, String value, List<String> wrong)
       throws IOException {
     Path file = file(shape);
     String what = shape.fileName() + " " + field.key() + "=" + value + ": ";
@@ -147,7 +147,7 @@ class CorpusTest {
       byte[] all = Files.readAllBytes(file);
       byte[] held = shape.extension().startsWith("o") ? OggBytes.bodies(all) : all;
       String bytes = new String(held, StandardCharsets.ISO_8859_1);
-      for (Part part : shape.parts()) {
+      for (FilePart part : shape.parts()) {
         String there = new String(part.bytes(), StandardCharsets.ISO_8859_1);
         if (!part.fields().contains(field) && !bytes.contains(there)) {
           wrong.add(what + "lost an entry of " + part.fields() + ", " + there.length() + " bytes");
@@ -171,7 +171,7 @@ class CorpusTest {
     String title = "Нов title, longer than the one before it was";
     List<String> wrong = new ArrayList<>();
     int[] agreed = new int[3];
-    for (Shape shape : corpus) {
+    for (CorpusFile shape : corpus) {
       Path file = file(shape);
       String old = shape.expected().getOrDefault(Fields.TITLE, "");
       boolean byFfmpeg = !old.isEmpty() && old.equals(Listener.tags(file).get("title"));
@@ -210,7 +210,7 @@ class CorpusTest {
   @Test
   void whatIsTakenBackIsTheSameToTheByte() throws Exception {
     Path music = Files.createDirectories(folder.resolve("Music"));
-    for (Shape shape : corpus) {
+    for (CorpusFile shape : corpus) {
       Files.write(music.resolve(shape.fileName()), shape.bytes());
     }
     try (MusicCollection collection =
@@ -225,7 +225,7 @@ class CorpusTest {
       assertThat(outcome.refused()).isEmpty();
       assertThat(collection.undo(outcome.number(), Progress.SILENT).refused()).isEmpty();
     }
-    for (Shape shape : corpus) {
+    for (CorpusFile shape : corpus) {
       assertThat(music.resolve(shape.fileName())).hasBinaryContent(shape.bytes());
     }
   }

@@ -19,12 +19,12 @@ import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.adapters.tagfile.ape.ApeTag;
 import tenterhook.adapters.tagfile.bytes.FileBytes;
 import tenterhook.adapters.tagfile.id3.Id3v2Tag;
-import tenterhook.adapters.tagfile.tag.Entry;
 import tenterhook.adapters.tagfile.tag.Tag;
+import tenterhook.adapters.tagfile.tag.TagEntry;
 import tenterhook.adapters.tagfile.vorbis.VorbisComment;
+import tenterhook.bench.corpus.CorpusFile.FilePart;
 import tenterhook.bench.corpus.Id3Bytes.TagStyle;
 import tenterhook.bench.corpus.Mp4Bytes.Layout;
-import tenterhook.bench.corpus.Shape.Part;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.standins.synth.Encoder.AudioForm;
@@ -53,7 +53,7 @@ class RandomTagsTest {
   }
 
   private static List<byte[]> bytesOf(Tag tag) {
-    return tag.entries().stream().map(Entry::bytes).toList();
+    return tag.entries().stream().map(TagEntry::bytes).toList();
   }
 
   @ParameterizedTest
@@ -111,7 +111,7 @@ class RandomTagsTest {
       List<byte[]> kept = bytesOf(read);
       assertThat(kept.subList(1, kept.size()))
           .as("seed %d", seed)
-          .containsExactlyElementsOf(lines.parts().stream().map(Part::bytes).toList());
+          .containsExactlyElementsOf(lines.parts().stream().map(FilePart::bytes).toList());
       assertThat(read.render()).as("seed %d", seed).isEqualTo(comment);
       Tag changed = read.with(Fields.TITLE, List.of("Нов"));
       assertThat(changed.with(Fields.TITLE, List.of()).entries()).isEqualTo(read.entries());
@@ -144,15 +144,15 @@ class RandomTagsTest {
   private void kept(String name, byte[] bytes, List<byte[]> entries) throws Exception {
     Path file = Files.write(folder.resolve(name), bytes);
     String extension = name.substring(name.indexOf('.') + 1);
-    List<List<Entry>> before = entries(file, extension);
-    assertThat(before.getFirst().stream().map(Entry::bytes)).containsExactlyElementsOf(entries);
+    List<List<TagEntry>> before = entries(file, extension);
+    assertThat(before.getFirst().stream().map(TagEntry::bytes)).containsExactlyElementsOf(entries);
     TagFiles.write(file, Map.of(Fields.TITLE, "Нов"), sha -> new byte[0]);
     assertThat(TagFiles.read(file).raw(Fields.TITLE)).isEqualTo("Нов");
     TagFiles.write(file, Map.of(Fields.TITLE, ""), sha -> new byte[0]);
     assertThat(entries(file, extension).getFirst()).isEqualTo(before.getFirst());
   }
 
-  private List<List<Entry>> entries(Path file, String extension) throws IOException {
+  private List<List<TagEntry>> entries(Path file, String extension) throws IOException {
     try (FileBytes in = FileBytes.open(file)) {
       return MusicFiles.read(in, extension).tags().stream().map(Tag::entries).toList();
     }
@@ -162,14 +162,14 @@ class RandomTagsTest {
   @Test
   void aChangeAndItsInverseLeaveTheEntriesAsTheyWere() throws Exception {
     Random random = new Random(3);
-    for (Shape shape : Corpus.of(3)) {
+    for (CorpusFile shape : Corpus.of(3)) {
       for (Map.Entry<Field<?>, String> value : shape.expected().entrySet()) {
         boolean text = value.getKey().tags().isPresent() && random.nextInt(3) == 0;
         if (!text || !plain(shape, value.getKey())) {
           continue;
         }
         Path file = Files.write(folder.resolve("file." + shape.extension()), shape.bytes());
-        List<List<Entry>> before = entries(file, shape.extension());
+        List<List<TagEntry>> before = entries(file, shape.extension());
         String other = value.getValue().matches("\\d+") ? "8" : "Zed 8";
         TagFiles.write(file, Map.of(value.getKey(), other), sha -> new byte[0]);
         TagFiles.write(file, Map.of(value.getKey(), value.getValue()), sha -> new byte[0]);
@@ -184,7 +184,7 @@ class RandomTagsTest {
    * Numbers that refer to a genre, counters, and dates in parts are spelled out when set; places
    * that differed are in step afterwards.
    */
-  private static boolean plain(Shape shape, Field<?> field) {
+  private static boolean plain(CorpusFile shape, Field<?> field) {
     return !shape.name().equals("ape between")
         && field != Fields.RATING
         && field != Fields.COMPILATION

@@ -9,12 +9,12 @@ import java.util.List;
 import java.util.Optional;
 import tenterhook.adapters.tagfile.bytes.ByteWriter;
 import tenterhook.adapters.tagfile.bytes.Malformed;
-import tenterhook.adapters.tagfile.tag.Entry;
 import tenterhook.adapters.tagfile.tag.FieldText;
 import tenterhook.adapters.tagfile.tag.NamedTag;
 import tenterhook.adapters.tagfile.tag.NumberPair;
 import tenterhook.adapters.tagfile.tag.Picture;
 import tenterhook.adapters.tagfile.tag.Tag;
+import tenterhook.adapters.tagfile.tag.TagEntry;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.TagNames;
 
@@ -130,11 +130,11 @@ public final class ApeTag implements NamedTag {
   }
 
   @Override
-  public List<Entry> entries() {
-    List<Entry> entries = new ArrayList<>();
-    items.forEach(i -> entries.add(new Entry(i.key(), i.bytes())));
+  public List<TagEntry> entries() {
+    List<TagEntry> entries = new ArrayList<>();
+    items.forEach(i -> entries.add(new TagEntry(i.key(), i.bytes())));
     if (rest.length > 0) {
-      entries.add(new Entry("what is no item", rest));
+      entries.add(new TagEntry("what is no item", rest));
     }
     return entries;
   }

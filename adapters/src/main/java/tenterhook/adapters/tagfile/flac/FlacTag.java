@@ -6,10 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import tenterhook.adapters.tagfile.bytes.ByteWriter;
 import tenterhook.adapters.tagfile.bytes.Malformed;
-import tenterhook.adapters.tagfile.tag.Entry;
 import tenterhook.adapters.tagfile.tag.Padding;
 import tenterhook.adapters.tagfile.tag.Picture;
 import tenterhook.adapters.tagfile.tag.Tag;
+import tenterhook.adapters.tagfile.tag.TagEntry;
 import tenterhook.adapters.tagfile.vorbis.CommentTag;
 import tenterhook.adapters.tagfile.vorbis.FlacPicture;
 import tenterhook.adapters.tagfile.vorbis.VorbisComment;
@@ -88,11 +88,11 @@ final class FlacTag implements CommentTag {
   }
 
   @Override
-  public List<Entry> entries() {
-    List<Entry> entries = new ArrayList<>();
+  public List<TagEntry> entries() {
+    List<TagEntry> entries = new ArrayList<>();
     for (FlacBlock block : blocks) {
       if (block.type() != FlacBlock.COMMENT && block.type() != FlacBlock.PADDING) {
-        entries.add(new Entry(block.name(), block.content()));
+        entries.add(new TagEntry(block.name(), block.content()));
       }
     }
     entries.addAll(comment.entries());

@@ -18,11 +18,11 @@ import tenterhook.adapters.tagfile.tag.Picture;
  * @param head what stands in front of the image: encoding, form, type and description
  * @param image the picture's bytes
  */
-record AttachedPicture(Frame frame, int type, byte[] head, byte[] image) {
+record AttachedPicture(Id3Frame frame, int type, byte[] head, byte[] image) {
   private static final String LINK = "-->";
 
   /** The picture in a frame; empty when it is none, or only a link to one. */
-  static Optional<AttachedPicture> in(Frame frame) {
+  static Optional<AttachedPicture> in(Id3Frame frame) {
     int version = frame.form().version();
     if (!frame.id().equals(FrameIds.in("APIC", version))) {
       return Optional.empty();
@@ -47,17 +47,17 @@ record AttachedPicture(Frame frame, int type, byte[] head, byte[] image) {
   }
 
   /** The picture that is nearest to a cover. */
-  static Optional<AttachedPicture> front(List<Frame> frames) {
+  static Optional<AttachedPicture> front(List<Id3Frame> frames) {
     return frames.stream()
         .flatMap(f -> in(f).stream())
         .min(Comparator.comparing(AttachedPicture::type, Picture.NEAREST_TO_COVER));
   }
 
   /** Frames with another front cover in the place of the old one, or behind all. */
-  static List<Frame> replaced(List<Frame> frames, FrameForm form, Optional<Picture> picture) {
+  static List<Id3Frame> replaced(List<Id3Frame> frames, FrameForm form, Optional<Picture> picture) {
     Optional<AttachedPicture> old = front(frames);
-    List<Frame> next = new ArrayList<>();
-    for (Frame frame : frames) {
+    List<Id3Frame> next = new ArrayList<>();
+    for (Id3Frame frame : frames) {
       if (old.isEmpty() || frame != old.get().frame()) {
         next.add(frame);
       } else {
@@ -68,7 +68,7 @@ record AttachedPicture(Frame frame, int type, byte[] head, byte[] image) {
       picture.ifPresent(
           p ->
               next.add(
-                  Frame.of(FrameIds.in("APIC", form.version()), content(p, form, null), form)));
+                  Id3Frame.of(FrameIds.in("APIC", form.version()), content(p, form, null), form)));
     }
     return next;
   }

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import tenterhook.adapters.tagfile.tag.Held;
+import tenterhook.adapters.tagfile.tag.PlaceValues;
 
 /**
  * The date of a recording: one frame of ID3v2.4 (TDRC, {@code 1987-05-03T20:30}), or up to three of
@@ -37,11 +37,12 @@ final class DateFrames {
         .findFirst();
   }
 
-  List<Held> held() {
-    List<Held> held = new ArrayList<>();
-    text(WHOLE).ifPresent(t -> held.add(new Held(WHOLE, List.of(t))));
+  List<PlaceValues> held() {
+    List<PlaceValues> held = new ArrayList<>();
+    text(WHOLE).ifPresent(t -> held.add(new PlaceValues(WHOLE, List.of(t))));
     older()
-        .ifPresent(t -> held.add(tag.version() == 4 ? held.size() : 0, new Held(YEAR, List.of(t))));
+        .ifPresent(
+            t -> held.add(tag.version() == 4 ? held.size() : 0, new PlaceValues(YEAR, List.of(t))));
     return held;
   }
 
@@ -66,7 +67,7 @@ final class DateFrames {
   }
 
   Id3v2Tag with(String raw) {
-    List<Held> held = held();
+    List<PlaceValues> held = held();
     boolean whole = has(held, WHOLE);
     boolean older = has(held, YEAR);
     if (!whole && !older) {
@@ -78,7 +79,7 @@ final class DateFrames {
     return older ? older(next, raw, !whole || !digits(DAY).isEmpty()) : next;
   }
 
-  private static boolean has(List<Held> held, String place) {
+  private static boolean has(List<PlaceValues> held, String place) {
     return held.stream().anyMatch(h -> h.place().equals(place));
   }
 

@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import tenterhook.adapters.tagfile.tag.Genres;
-import tenterhook.adapters.tagfile.tag.Held;
 import tenterhook.adapters.tagfile.tag.NumberPair;
+import tenterhook.adapters.tagfile.tag.NumberedGenres;
+import tenterhook.adapters.tagfile.tag.PlaceValues;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.field.TagNames;
@@ -26,13 +26,13 @@ final class FrameFields {
         .orElseThrow(() -> new IllegalArgumentException(field + " is in no tag"));
   }
 
-  List<Held> held(Field<?> field) {
+  List<PlaceValues> held(Field<?> field) {
     if (field == Fields.RATING) {
       if (!tag.has("POPM")) {
         return List.of();
       }
       List<String> ratings = Popularimeter.ratings(tag.frames());
-      return ratings.stream().map(r -> new Held("POPM", List.of(r))).toList();
+      return ratings.stream().map(r -> new PlaceValues("POPM", List.of(r))).toList();
     }
     if (field == Fields.YEAR) {
       return new DateFrames(tag).held();
@@ -41,7 +41,7 @@ final class FrameFields {
     if (LanguageText.is(first)) {
       return tag.has(first) ? LanguageText.held(tag.frames(), first) : List.of();
     }
-    List<Held> held = new ArrayList<>();
+    List<PlaceValues> held = new ArrayList<>();
     for (String name : names(field)) {
       held(field, name).ifPresent(held::add);
       if (!FrameIds.other(name).equals(name)) {
@@ -51,23 +51,23 @@ final class FrameFields {
     return held;
   }
 
-  private Optional<Held> held(Field<?> field, String name) {
+  private Optional<PlaceValues> held(Field<?> field, String name) {
     boolean described = name.startsWith(FrameIds.DESCRIBED);
     if (!tag.has(described ? "TXXX" : NumberPair.plain(name))) {
       return Optional.empty();
     }
     List<String> values = new ArrayList<>();
-    for (Frame frame : tag.frames()) {
+    for (Id3Frame frame : tag.frames()) {
       if (isAt(frame, name)) {
         values.addAll(values(field, name, frame));
       }
     }
     values.removeIf(String::isEmpty);
-    return values.isEmpty() ? Optional.empty() : Optional.of(new Held(name, values));
+    return values.isEmpty() ? Optional.empty() : Optional.of(new PlaceValues(name, values));
   }
 
   /** Whether a frame is the one of a name: its identifier, and the description where it has one. */
-  private boolean isAt(Frame frame, String name) {
+  private boolean isAt(Id3Frame frame, String name) {
     if (!name.startsWith(FrameIds.DESCRIBED)) {
       return frame.id().equals(FrameIds.in(NumberPair.plain(name), tag.version()));
     }
@@ -76,13 +76,13 @@ final class FrameFields {
         && frame.texts().getFirst().equalsIgnoreCase(name.substring(FrameIds.DESCRIBED.length()));
   }
 
-  private static List<String> values(Field<?> field, String name, Frame frame) {
+  private static List<String> values(Field<?> field, String name, Id3Frame frame) {
     List<String> texts = frame.texts();
     if (name.startsWith(FrameIds.DESCRIBED)) {
       return texts.subList(Math.min(1, texts.size()), texts.size());
     }
     if (field == Fields.GENRE) {
-      return texts.stream().flatMap(t -> Genres.parse(t).stream()).toList();
+      return texts.stream().flatMap(t -> NumberedGenres.parse(t).stream()).toList();
     }
     return NumberPair.of(field)
         ? texts.stream().map(t -> NumberPair.parse(t).part(NumberPair.second(name))).toList()
@@ -102,12 +102,12 @@ final class FrameFields {
       String text = values.isEmpty() ? "" : values.getFirst();
       return tag.withFrames(LanguageText.with(tag.frames(), tag.form(), first, text));
     }
-    List<Held> held = held(field);
+    List<PlaceValues> held = held(field);
     if (held.isEmpty() && !values.isEmpty()) {
       return set(field, FrameIds.place(first, tag.version()), values);
     }
     Id3v2Tag next = tag;
-    for (Held place : held) {
+    for (PlaceValues place : held) {
       next = new FrameFields(next).set(field, place.place(), values);
     }
     return next;
@@ -115,9 +115,9 @@ final class FrameFields {
 
   /** Puts values into the first frame of a name; the others of that name go. */
   private Id3v2Tag set(Field<?> field, String name, List<String> values) {
-    List<Frame> next = new ArrayList<>();
+    List<Id3Frame> next = new ArrayList<>();
     boolean written = false;
-    for (Frame frame : tag.frames()) {
+    for (Id3Frame frame : tag.frames()) {
       if (!isAt(frame, name)) {
         next.add(frame);
       } else if (!written) {
@@ -131,8 +131,8 @@ final class FrameFields {
     return tag.withFrames(next);
   }
 
-  private Optional<Frame> changed(
-      Field<?> field, String name, @Nullable Frame frame, List<String> values) {
+  private Optional<Id3Frame> changed(
+      Field<?> field, String name, @Nullable Id3Frame frame, List<String> values) {
     List<String> texts = values;
     if (NumberPair.of(field)) {
       String old = frame == null || frame.texts().isEmpty() ? "" : frame.texts().getFirst();
@@ -146,14 +146,14 @@ final class FrameFields {
     return Optional.of(made(field, name, frame, texts));
   }
 
-  private Frame made(Field<?> field, String name, @Nullable Frame old, List<String> texts) {
+  private Id3Frame made(Field<?> field, String name, @Nullable Id3Frame old, List<String> texts) {
     List<String> spelled = new ArrayList<>();
     boolean described = name.startsWith(FrameIds.DESCRIBED);
     if (described) {
       spelled.add(
           old == null ? name.substring(FrameIds.DESCRIBED.length()) : old.texts().getFirst());
     }
-    texts.forEach(t -> spelled.add(field == Fields.GENRE ? Genres.text(t) : t));
+    texts.forEach(t -> spelled.add(field == Fields.GENRE ? NumberedGenres.text(t) : t));
     String id = described ? "TXXX" : NumberPair.plain(name);
     return TextFrames.made(tag, old, FrameIds.in(id, tag.version()), spelled);
   }

@@ -4,11 +4,11 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import tenterhook.adapters.tagfile.tag.Entry;
-import tenterhook.adapters.tagfile.tag.Genres;
-import tenterhook.adapters.tagfile.tag.Held;
 import tenterhook.adapters.tagfile.tag.LocalText;
+import tenterhook.adapters.tagfile.tag.NumberedGenres;
+import tenterhook.adapters.tagfile.tag.PlaceValues;
 import tenterhook.adapters.tagfile.tag.Tag;
+import tenterhook.adapters.tagfile.tag.TagEntry;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.field.TagNames;
@@ -87,8 +87,8 @@ public final class Id3v1Tag implements Tag {
   }
 
   @Override
-  public List<Entry> entries() {
-    List<Entry> entries = new ArrayList<>();
+  public List<TagEntry> entries() {
+    List<TagEntry> entries = new ArrayList<>();
     for (Field<?> field :
         List.of(Fields.TITLE, Fields.ARTIST, Fields.ALBUM, Fields.YEAR, Fields.COMMENT)) {
       Slot slot = slot(field);
@@ -101,8 +101,8 @@ public final class Id3v1Tag implements Tag {
     return entries;
   }
 
-  private Entry entry(String name, int from, int to) {
-    return new Entry(name, Arrays.copyOfRange(bytes, from, to));
+  private TagEntry entry(String name, int from, int to) {
+    return new TagEntry(name, Arrays.copyOfRange(bytes, from, to));
   }
 
   @Override
@@ -111,9 +111,9 @@ public final class Id3v1Tag implements Tag {
   }
 
   @Override
-  public List<Held> held(Field<?> field) {
+  public List<PlaceValues> held(Field<?> field) {
     String value = canHold(field) ? value(field) : "";
-    return value.isEmpty() ? List.of() : List.of(new Held(name(), List.of(value)));
+    return value.isEmpty() ? List.of() : List.of(new PlaceValues(name(), List.of(value)));
   }
 
   private String value(Field<?> field) {
@@ -121,7 +121,7 @@ public final class Id3v1Tag implements Tag {
       return hasTrack() ? String.valueOf(bytes[TRACK] & 0xFF) : "";
     }
     return field == Fields.GENRE
-        ? Genres.name(bytes[GENRE] & 0xFF)
+        ? NumberedGenres.name(bytes[GENRE] & 0xFF)
         : LocalText.decode(text(slot(field))).stripTrailing();
   }
 
@@ -145,7 +145,7 @@ public final class Id3v1Tag implements Tag {
         next[TRACK] = (byte) number;
       }
     } else if (field == Fields.GENRE) {
-      int number = value.isEmpty() ? NO_GENRE : Genres.number(value);
+      int number = value.isEmpty() ? NO_GENRE : NumberedGenres.number(value);
       next[GENRE] = (byte) (number < 0 ? NO_GENRE : number);
     } else {
       put(next, slot(field), value);

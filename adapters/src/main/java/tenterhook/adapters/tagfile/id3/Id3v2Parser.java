@@ -35,12 +35,12 @@ final class Id3v2Parser {
         new ExtendedHeader(
             Arrays.copyOfRange(body, 0, start), Arrays.copyOfRange(raw, 0, place(start)));
     FrameForm form = form(start);
-    List<Frame> frames = new ArrayList<>();
+    List<Id3Frame> frames = new ArrayList<>();
     int at = start;
     while (isFrame(form, at)) {
       int end = at + form.headLength() + form.contentLength(body, at);
       String id = new String(body, at, form.idLength(), StandardCharsets.US_ASCII);
-      frames.add(new Frame(id, Arrays.copyOfRange(raw, place(at), place(end)), form));
+      frames.add(new Id3Frame(id, Arrays.copyOfRange(raw, place(at), place(end)), form));
       at = end;
     }
     return Id3v2Tag.of(form, revision, flags, extended, frames, rest(place(at)), space);

@@ -8,11 +8,11 @@ import java.util.Optional;
 import java.util.Set;
 import tenterhook.adapters.tagfile.bytes.ByteWriter;
 import tenterhook.adapters.tagfile.bytes.Malformed;
-import tenterhook.adapters.tagfile.tag.Entry;
-import tenterhook.adapters.tagfile.tag.Held;
 import tenterhook.adapters.tagfile.tag.Padding;
 import tenterhook.adapters.tagfile.tag.Picture;
+import tenterhook.adapters.tagfile.tag.PlaceValues;
 import tenterhook.adapters.tagfile.tag.Tag;
+import tenterhook.adapters.tagfile.tag.TagEntry;
 import tenterhook.core.field.Field;
 
 /**
@@ -33,7 +33,7 @@ public final class Id3v2Tag implements Tag {
   private final int revision;
   private final int flags;
   private final ExtendedHeader extended;
-  private final List<Frame> frames;
+  private final List<Id3Frame> frames;
   private final Set<String> ids = new HashSet<>();
   private final byte[] rest;
   private final int space;
@@ -43,7 +43,7 @@ public final class Id3v2Tag implements Tag {
       int revision,
       int flags,
       ExtendedHeader extended,
-      List<Frame> frames,
+      List<Id3Frame> frames,
       byte[] rest,
       int space) {
     this.form = form;
@@ -51,7 +51,7 @@ public final class Id3v2Tag implements Tag {
     this.flags = flags;
     this.extended = extended;
     this.frames = List.copyOf(frames);
-    for (Frame frame : frames) {
+    for (Id3Frame frame : frames) {
       ids.add(frame.id());
     }
     this.rest = rest;
@@ -104,7 +104,7 @@ public final class Id3v2Tag implements Tag {
       int revision,
       int flags,
       ExtendedHeader extended,
-      List<Frame> frames,
+      List<Id3Frame> frames,
       byte[] rest,
       int space) {
     return new Id3v2Tag(form, revision, flags, extended, frames, rest, space);
@@ -131,11 +131,11 @@ public final class Id3v2Tag implements Tag {
     return ids.contains(FrameIds.in(id, form.version()));
   }
 
-  List<Frame> frames() {
+  List<Id3Frame> frames() {
     return frames;
   }
 
-  Id3v2Tag withFrames(List<Frame> others) {
+  Id3v2Tag withFrames(List<Id3Frame> others) {
     return new Id3v2Tag(form, revision, flags, extended, others, rest, space);
   }
 
@@ -145,17 +145,17 @@ public final class Id3v2Tag implements Tag {
   }
 
   @Override
-  public List<Entry> entries() {
-    List<Entry> entries = new ArrayList<>();
+  public List<TagEntry> entries() {
+    List<TagEntry> entries = new ArrayList<>();
     frames.forEach(f -> entries.add(f.entry()));
     if (rest.length > 0) {
-      entries.add(new Entry("what is no frame", rest));
+      entries.add(new TagEntry("what is no frame", rest));
     }
     return entries;
   }
 
   @Override
-  public List<Held> held(Field<?> field) {
+  public List<PlaceValues> held(Field<?> field) {
     return new FrameFields(this).held(field);
   }
 
@@ -200,7 +200,7 @@ public final class Id3v2Tag implements Tag {
    */
   public byte[] render() throws Malformed {
     ByteWriter content = ByteWriter.bigEnd();
-    for (Frame frame : frames) {
+    for (Id3Frame frame : frames) {
       content.bytes(frame.bytes());
     }
     content.bytes(rest);

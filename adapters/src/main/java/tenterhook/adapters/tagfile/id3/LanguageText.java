@@ -9,7 +9,7 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import tenterhook.adapters.tagfile.bytes.ByteWriter;
-import tenterhook.adapters.tagfile.tag.Held;
+import tenterhook.adapters.tagfile.tag.PlaceValues;
 import tenterhook.core.text.MachineText;
 
 /**
@@ -22,7 +22,7 @@ import tenterhook.core.text.MachineText;
  * @param description empty for the main text
  * @param text the text
  */
-record LanguageText(Frame frame, String language, String description, String text) {
+record LanguageText(Id3Frame frame, String language, String description, String text) {
   private static final Set<String> FRAMES = Set.of("COMM", "USLT");
   private static final Pattern IDENTIFIER = Pattern.compile("\\S*[a-z][A-Z0-9]\\S*|\\S*[_-]\\S*");
 
@@ -34,7 +34,7 @@ record LanguageText(Frame frame, String language, String description, String tex
     return FRAMES.contains(name);
   }
 
-  private static Optional<LanguageText> in(Frame frame, String name) {
+  private static Optional<LanguageText> in(Id3Frame frame, String name) {
     if (!frame.id().equals(FrameIds.in(name, frame.form().version()))) {
       return Optional.empty();
     }
@@ -51,7 +51,7 @@ record LanguageText(Frame frame, String language, String description, String tex
             texts.size() < 2 ? "" : texts.get(1)));
   }
 
-  private static List<LanguageText> all(List<Frame> frames, String name) {
+  private static List<LanguageText> all(List<Id3Frame> frames, String name) {
     return frames.stream().flatMap(f -> in(f, name).stream()).toList();
   }
 
@@ -68,17 +68,17 @@ record LanguageText(Frame frame, String language, String description, String tex
         .orElse(human.isEmpty() ? null : human.getFirst());
   }
 
-  static List<Held> held(List<Frame> frames, String name) {
+  static List<PlaceValues> held(List<Id3Frame> frames, String name) {
     LanguageText own = own(all(frames, name));
-    return own == null ? List.of() : List.of(new Held(name, List.of(own.text())));
+    return own == null ? List.of() : List.of(new PlaceValues(name, List.of(own.text())));
   }
 
   /** Frames with the DJ's own text set, and every copy of it under the same description. */
-  static List<Frame> with(List<Frame> frames, FrameForm form, String name, String text) {
+  static List<Id3Frame> with(List<Id3Frame> frames, FrameForm form, String name, String text) {
     List<LanguageText> all = all(frames, name);
     LanguageText own = own(all);
-    List<Frame> next = new ArrayList<>();
-    for (Frame frame : frames) {
+    List<Id3Frame> next = new ArrayList<>();
+    for (Id3Frame frame : frames) {
       Optional<LanguageText> here = in(frame, name).filter(t -> t.same(own));
       if (here.isEmpty()) {
         next.add(frame);
@@ -97,16 +97,16 @@ record LanguageText(Frame frame, String language, String description, String tex
   }
 
   /** In front of other texts of its kind, since many readers take the first. */
-  private static int first(List<Frame> frames, List<LanguageText> all) {
+  private static int first(List<Id3Frame> frames, List<LanguageText> all) {
     return all.isEmpty() ? frames.size() : frames.indexOf(all.getFirst().frame());
   }
 
-  private static Frame fresh(List<LanguageText> all, FrameForm form, String name, String text) {
+  private static Id3Frame fresh(List<LanguageText> all, FrameForm form, String name, String text) {
     boolean taken =
         all.stream().anyMatch(t -> t.description().isEmpty() && t.language().equals("eng"));
     FrameText spelling = TextFrames.usual(form.version());
     byte[] content = content(taken ? UNKNOWN : "eng", "", text, spelling, form);
-    return Frame.of(FrameIds.in(name, form.version()), content, form);
+    return Id3Frame.of(FrameIds.in(name, form.version()), content, form);
   }
 
   private byte[] content(String next, FrameForm form) {

@@ -18,7 +18,7 @@ final class Popularimeter {
 
   private Popularimeter() {}
 
-  private static boolean is(Frame frame, String id) {
+  private static boolean is(Id3Frame frame, String id) {
     return frame.id().equals(FrameIds.in(id, frame.form().version()));
   }
 
@@ -40,7 +40,7 @@ final class Popularimeter {
   }
 
   /** The raw ratings of a tag, one for each owner who gave one. */
-  static List<String> ratings(List<Frame> frames) {
+  static List<String> ratings(List<Id3Frame> frames) {
     return frames.stream()
         .filter(f -> is(f, RATING))
         .map(f -> StarRating.POPULARIMETER.fromTag(String.valueOf(rating(f.content()))))
@@ -49,9 +49,9 @@ final class Popularimeter {
   }
 
   /** The highest counter of a tag, 0 for none. */
-  static long plays(List<Frame> frames) {
+  static long plays(List<Id3Frame> frames) {
     long most = 0;
-    for (Frame frame : frames) {
+    for (Id3Frame frame : frames) {
       if (is(frame, RATING)) {
         byte[] content = frame.content();
         most = Math.max(most, counter(content, ratingAt(content) + 1));
@@ -63,27 +63,27 @@ final class Popularimeter {
   }
 
   /** Frames with every owner's rating set; a frame that counts stays without one. */
-  static List<Frame> with(List<Frame> frames, FrameForm form, String raw) {
+  static List<Id3Frame> with(List<Id3Frame> frames, FrameForm form, String raw) {
     OptionalInt wanted = StarRating.POPULARIMETER.toTag(raw);
     int number = wanted.orElse(0);
     if (number > 255 || !raw.isEmpty() && wanted.isEmpty()) {
       return frames;
     }
-    List<Frame> next = new ArrayList<>();
+    List<Id3Frame> next = new ArrayList<>();
     boolean found = false;
-    for (Frame frame : frames) {
+    for (Id3Frame frame : frames) {
       boolean rated = is(frame, RATING);
       found |= rated;
       (rated ? rated(frame, number) : Optional.of(frame)).ifPresent(next::add);
     }
     if (!found && number > 0) {
       byte[] content = ByteWriter.bigEnd().letters(OWNER).int8(0).int8(number).toBytes();
-      next.add(Frame.of(FrameIds.in(RATING, form.version()), content, form));
+      next.add(Id3Frame.of(FrameIds.in(RATING, form.version()), content, form));
     }
     return next;
   }
 
-  private static Optional<Frame> rated(Frame frame, int number) {
+  private static Optional<Id3Frame> rated(Id3Frame frame, int number) {
     byte[] content = frame.content().clone();
     int at = ratingAt(content);
     if (at >= content.length) {

@@ -15,16 +15,16 @@ final class TextFrames {
    * @param old the frame whose place it takes, if there is one
    * @param id its identifier in the tag's version
    */
-  static Frame made(Id3v2Tag tag, @Nullable Frame old, String id, List<String> texts) {
+  static Id3Frame made(Id3v2Tag tag, @Nullable Id3Frame old, String id, List<String> texts) {
     FrameText before = old == null ? usual(tag) : FrameText.of(old.content(), 1);
     FrameText text = before.fitting(texts, tag.version());
     byte[] content = ByteWriter.bigEnd().int8(text.encoding()).bytes(text.encode(texts)).toBytes();
-    return old == null ? Frame.of(id, content, tag.form()) : old.with(content);
+    return old == null ? Id3Frame.of(id, content, tag.form()) : old.with(content);
   }
 
   /** How a tag spells its texts: as its first text does. */
   private static FrameText usual(Id3v2Tag tag) {
-    for (Frame frame : tag.frames()) {
+    for (Id3Frame frame : tag.frames()) {
       byte[] content = frame.id().startsWith("T") ? frame.content() : new byte[0];
       if (content.length > 0) {
         FrameText text = FrameText.of(content, 1);
@@ -43,9 +43,9 @@ final class TextFrames {
    * Sets the first text frame of an identifier, which is the only one then; empty takes it away.
    */
   static Id3v2Tag set(Id3v2Tag tag, String id, String text) {
-    List<Frame> next = new ArrayList<>();
+    List<Id3Frame> next = new ArrayList<>();
     boolean written = text.isEmpty();
-    for (Frame frame : tag.frames()) {
+    for (Id3Frame frame : tag.frames()) {
       if (!frame.id().equals(id)) {
         next.add(frame);
       } else if (!written) {

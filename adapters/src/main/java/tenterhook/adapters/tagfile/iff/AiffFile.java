@@ -13,8 +13,8 @@ import tenterhook.adapters.tagfile.bytes.Malformed;
 import tenterhook.adapters.tagfile.container.AudioProperties;
 import tenterhook.adapters.tagfile.container.MusicFile;
 import tenterhook.adapters.tagfile.id3.Id3v2Tag;
-import tenterhook.adapters.tagfile.tag.Entry;
 import tenterhook.adapters.tagfile.tag.Tag;
+import tenterhook.adapters.tagfile.tag.TagEntry;
 
 /** An AIFF file (AIFF 1.3, 1989), or an AIFF-C file (draft of 1991). */
 public final class AiffFile implements MusicFile {
@@ -61,13 +61,13 @@ public final class AiffFile implements MusicFile {
             .orElseThrow(() -> new Malformed("it holds no sound: no \"SSND\" part"));
     List<ChunkTag> frames = new ArrayList<>();
     List<Chunk> textChunks = new ArrayList<>();
-    List<Entry> texts = new ArrayList<>();
+    List<TagEntry> texts = new ArrayList<>();
     for (Chunk chunk : chunks.all()) {
       if (Id3Chunk.is(in, chunk)) {
         frames.add(new ChunkTag(Id3Chunk.read(in, chunk), chunk));
       } else if (AiffTexts.is(chunk)) {
         textChunks.add(chunk);
-        texts.add(new Entry(chunk.id(), in.read(chunk.from(), chunk.content().length())));
+        texts.add(new TagEntry(chunk.id(), in.read(chunk.from(), chunk.content().length())));
       }
     }
     return new AiffFile(

@@ -4,10 +4,10 @@ import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
-import tenterhook.adapters.tagfile.tag.Entry;
 import tenterhook.adapters.tagfile.tag.FieldText;
 import tenterhook.adapters.tagfile.tag.LocalText;
 import tenterhook.adapters.tagfile.tag.NamedTag;
+import tenterhook.adapters.tagfile.tag.TagEntry;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.TagNames;
 import tenterhook.core.text.CodePages;
@@ -17,10 +17,10 @@ import tenterhook.core.text.CodePages;
  * but none is added, since they hold less than a tag of ID3.
  */
 final class AiffTexts implements NamedTag {
-  private final List<Entry> texts;
+  private final List<TagEntry> texts;
 
   /** The chunks by their letters and content; one of no content is to go. */
-  AiffTexts(List<Entry> texts) {
+  AiffTexts(List<TagEntry> texts) {
     this.texts = List.copyOf(texts);
   }
 
@@ -30,7 +30,7 @@ final class AiffTexts implements NamedTag {
   }
 
   /** The content of each chunk, in the order in which they were given. */
-  List<Entry> all() {
+  List<TagEntry> all() {
     return texts;
   }
 
@@ -40,7 +40,7 @@ final class AiffTexts implements NamedTag {
   }
 
   @Override
-  public List<Entry> entries() {
+  public List<TagEntry> entries() {
     return texts.stream().filter(t -> t.bytes().length > 0).toList();
   }
 
@@ -54,7 +54,7 @@ final class AiffTexts implements NamedTag {
     return !held(field).isEmpty();
   }
 
-  private static String text(Entry entry) {
+  private static String text(TagEntry entry) {
     return LocalText.decode(entry.bytes()).replaceAll("[\\x00\\s]+$", "");
   }
 
@@ -67,7 +67,7 @@ final class AiffTexts implements NamedTag {
   @Override
   public AiffTexts set(Field<?> field, String name, List<String> values) {
     List<String> after = FieldText.texts(field, name, values, texts(name));
-    List<Entry> next = new ArrayList<>(texts);
+    List<TagEntry> next = new ArrayList<>(texts);
     int used = 0;
     for (int i = 0; i < next.size(); i++) {
       if (next.get(i).name().equals(name)) {
@@ -79,11 +79,11 @@ final class AiffTexts implements NamedTag {
     return new AiffTexts(next);
   }
 
-  private static Entry made(Entry old, String text) {
+  private static TagEntry made(TagEntry old, String text) {
     Charset charset =
         LocalText.ascii(old.bytes()) ? StandardCharsets.UTF_8 : LocalText.charset(old.bytes());
     byte[] bytes =
         CodePages.encoded(text, charset).orElseGet(() -> text.getBytes(StandardCharsets.UTF_8));
-    return new Entry(old.name(), bytes);
+    return new TagEntry(old.name(), bytes);
   }
 }

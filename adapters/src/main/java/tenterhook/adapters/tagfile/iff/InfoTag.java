@@ -10,11 +10,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import tenterhook.adapters.tagfile.bytes.ByteWriter;
-import tenterhook.adapters.tagfile.tag.Entry;
 import tenterhook.adapters.tagfile.tag.FieldText;
 import tenterhook.adapters.tagfile.tag.LocalText;
 import tenterhook.adapters.tagfile.tag.NamedTag;
 import tenterhook.adapters.tagfile.tag.NumberPair;
+import tenterhook.adapters.tagfile.tag.TagEntry;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.TagNames;
 import tenterhook.core.text.CodePages;
@@ -30,10 +30,10 @@ final class InfoTag implements NamedTag {
   private static final int MOST = 100_000;
 
   private final ByteOrder order;
-  private final List<Entry> texts;
+  private final List<TagEntry> texts;
   private final byte[] rest;
 
-  private InfoTag(ByteOrder order, List<Entry> texts, byte[] rest) {
+  private InfoTag(ByteOrder order, List<TagEntry> texts, byte[] rest) {
     this.order = order;
     this.texts = List.copyOf(texts);
     this.rest = rest;
@@ -42,7 +42,7 @@ final class InfoTag implements NamedTag {
   /** Reads the content of the list's chunk. */
   static InfoTag parse(byte[] content, ByteOrder order) {
     ByteBuffer in = ByteBuffer.wrap(content).order(order);
-    List<Entry> texts = new ArrayList<>();
+    List<TagEntry> texts = new ArrayList<>();
     int at = KIND.length();
     while (at + Chunk.HEAD <= content.length && texts.size() < MOST) {
       long size = Integer.toUnsignedLong(in.getInt(at + 4));
@@ -51,7 +51,7 @@ final class InfoTag implements NamedTag {
       }
       int end = at + Chunk.HEAD + (int) size;
       int next = end < content.length && (size & 1) == 1 && content[end] == 0 ? end + 1 : end;
-      texts.add(new Entry(Chunks.letters(content, at), Arrays.copyOfRange(content, at, next)));
+      texts.add(new TagEntry(Chunks.letters(content, at), Arrays.copyOfRange(content, at, next)));
       at = next;
     }
     return new InfoTag(order, texts, Arrays.copyOfRange(content, at, content.length));
@@ -70,10 +70,10 @@ final class InfoTag implements NamedTag {
   }
 
   @Override
-  public List<Entry> entries() {
-    List<Entry> entries = new ArrayList<>(texts);
+  public List<TagEntry> entries() {
+    List<TagEntry> entries = new ArrayList<>(texts);
     if (rest.length > 0) {
-      entries.add(new Entry("what is no text", rest));
+      entries.add(new TagEntry("what is no text", rest));
     }
     return entries;
   }
@@ -83,7 +83,7 @@ final class InfoTag implements NamedTag {
     return field.tags().map(TagNames::info).orElse(List.of());
   }
 
-  private static byte[] bytes(Entry entry) {
+  private static byte[] bytes(TagEntry entry) {
     byte[] all = entry.bytes();
     int end = Chunk.HEAD;
     while (end < all.length && all[end] != 0) {
@@ -92,7 +92,7 @@ final class InfoTag implements NamedTag {
     return Arrays.copyOfRange(all, Chunk.HEAD, end);
   }
 
-  private List<Entry> named(String id) {
+  private List<TagEntry> named(String id) {
     return texts.stream().filter(t -> t.name().equals(id)).toList();
   }
 
@@ -101,25 +101,25 @@ final class InfoTag implements NamedTag {
     return named(name).stream().map(InfoTag::text).toList();
   }
 
-  private static String text(Entry entry) {
+  private static String text(TagEntry entry) {
     return LocalText.decode(bytes(entry)).stripTrailing();
   }
 
   @Override
   public InfoTag set(Field<?> field, String name, List<String> values) {
     String id = NumberPair.plain(name);
-    List<Entry> old = named(id);
-    Map<String, Entry> before = new LinkedHashMap<>();
+    List<TagEntry> old = named(id);
+    Map<String, TagEntry> before = new LinkedHashMap<>();
     old.forEach(t -> before.putIfAbsent(text(t), t));
-    List<Entry> made = new ArrayList<>();
+    List<TagEntry> made = new ArrayList<>();
     for (String text : FieldText.texts(field, name, values, texts(id))) {
-      Entry stays = before.get(text);
+      TagEntry stays = before.get(text);
       made.add(stays == null ? made(id, text, old) : stays);
     }
     return new InfoTag(order, NamedTag.replaced(texts, t -> t.name().equals(id), made), rest);
   }
 
-  private Entry made(String id, String text, List<Entry> old) {
+  private TagEntry made(String id, String text, List<TagEntry> old) {
     byte[] bytes =
         CodePages.encoded(text, charset(old))
             .orElseGet(() -> text.getBytes(StandardCharsets.UTF_8));
@@ -131,12 +131,12 @@ final class InfoTag implements NamedTag {
             .bytes(bytes)
             .zeros(1 + (length & 1))
             .toBytes();
-    return new Entry(id, all);
+    return new TagEntry(id, all);
   }
 
   /** The encoding of the text before, or of another one in the list that says which it is. */
-  private Charset charset(List<Entry> old) {
-    List<Entry> asked = new ArrayList<>(old);
+  private Charset charset(List<TagEntry> old) {
+    List<TagEntry> asked = new ArrayList<>(old);
     asked.addAll(texts);
     return asked.stream()
         .map(InfoTag::bytes)

@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import tenterhook.adapters.tagfile.mp4.Mp4Item.Data;
-import tenterhook.adapters.tagfile.tag.Genres;
 import tenterhook.adapters.tagfile.tag.NumberPair;
+import tenterhook.adapters.tagfile.tag.NumberedGenres;
 import tenterhook.adapters.tagfile.tag.StarRating;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
@@ -37,13 +37,13 @@ interface ItemValues {
   /** How a field stands in the item of a name. */
   static ItemValues of(Field<?> field, String name) {
     if (NumberPair.of(field)) {
-      return new Pair(NumberPair.plain(name), NumberPair.second(name) ? 4 : 2);
+      return new NumberOfPair(NumberPair.plain(name), NumberPair.second(name) ? 4 : 2);
     }
     return switch (name) {
       case "gnre" -> new NumberedGenre(name);
       case "tmpo" -> new Number(name, 2);
       case "cpil" -> new Number(name, 1);
-      default -> field == Fields.RATING ? new Rating(name) : new Text(name);
+      default -> field == Fields.RATING ? new PercentRating(name) : new Text(name);
     };
   }
 
@@ -97,7 +97,7 @@ interface ItemValues {
   }
 
   /** A rating of 100, as text or as a number. */
-  record Rating(String item) implements ItemValues {
+  record PercentRating(String item) implements ItemValues {
     @Override
     public String read(Data data) {
       String number = data.isText() ? data.text() : String.valueOf(data.number());
@@ -126,13 +126,13 @@ interface ItemValues {
   record NumberedGenre(String item) implements ItemValues {
     @Override
     public String read(Data data) {
-      return Genres.name(Math.clamp(data.number() - 1, -1, MOST));
+      return NumberedGenres.name(Math.clamp(data.number() - 1, -1, MOST));
     }
 
     /** A genre that has no number is not left with the number of another. */
     @Override
     public Optional<List<Data>> written(List<Data> before, List<String> values) {
-      int number = values.size() == 1 ? Genres.number(values.getFirst()) : -1;
+      int number = values.size() == 1 ? NumberedGenres.number(values.getFirst()) : -1;
       byte[] value = {(byte) (number + 1 >> 8), (byte) (number + 1)};
       return Optional.of(
           number < 0
@@ -142,7 +142,7 @@ interface ItemValues {
   }
 
   /** One of two numbers of 16 bits, which stand at places of their own. */
-  record Pair(String item, int at) implements ItemValues {
+  record NumberOfPair(String item, int at) implements ItemValues {
     private static final int LENGTH = 8;
 
     @Override

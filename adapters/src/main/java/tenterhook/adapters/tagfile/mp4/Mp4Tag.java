@@ -5,12 +5,12 @@ import java.util.List;
 import java.util.Optional;
 import tenterhook.adapters.tagfile.bytes.ByteWriter;
 import tenterhook.adapters.tagfile.mp4.Mp4Item.Data;
-import tenterhook.adapters.tagfile.tag.Entry;
-import tenterhook.adapters.tagfile.tag.Held;
 import tenterhook.adapters.tagfile.tag.NamedTag;
 import tenterhook.adapters.tagfile.tag.OwnText;
 import tenterhook.adapters.tagfile.tag.Picture;
+import tenterhook.adapters.tagfile.tag.PlaceValues;
 import tenterhook.adapters.tagfile.tag.Tag;
+import tenterhook.adapters.tagfile.tag.TagEntry;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.TagNames;
 import tenterhook.core.text.MachineText;
@@ -37,8 +37,8 @@ final class Mp4Tag implements NamedTag {
   }
 
   @Override
-  public List<Entry> entries() {
-    return items.stream().map(i -> new Entry(i.name(), i.bytes())).toList();
+  public List<TagEntry> entries() {
+    return items.stream().map(i -> new TagEntry(i.name(), i.bytes())).toList();
   }
 
   @Override
@@ -52,8 +52,8 @@ final class Mp4Tag implements NamedTag {
   }
 
   @Override
-  public List<Held> held(Field<?> field) {
-    List<Held> held = new ArrayList<>();
+  public List<PlaceValues> held(Field<?> field) {
+    List<PlaceValues> held = new ArrayList<>();
     for (String name : names(field)) {
       ItemValues as = ItemValues.of(field, name);
       List<String> values = new ArrayList<>();
@@ -65,7 +65,7 @@ final class Mp4Tag implements NamedTag {
         }
       }
       if (!values.isEmpty()) {
-        held.add(new Held(name, values));
+        held.add(new PlaceValues(name, values));
       }
     }
     return held;

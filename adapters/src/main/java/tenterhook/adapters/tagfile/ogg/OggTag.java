@@ -6,10 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import tenterhook.adapters.tagfile.bytes.ByteWriter;
 import tenterhook.adapters.tagfile.bytes.Malformed;
-import tenterhook.adapters.tagfile.tag.Entry;
 import tenterhook.adapters.tagfile.tag.Padding;
 import tenterhook.adapters.tagfile.tag.Picture;
 import tenterhook.adapters.tagfile.tag.Tag;
+import tenterhook.adapters.tagfile.tag.TagEntry;
 import tenterhook.adapters.tagfile.vorbis.CommentTag;
 import tenterhook.adapters.tagfile.vorbis.VorbisComment;
 import tenterhook.core.field.Field;
@@ -89,10 +89,10 @@ final class OggTag implements CommentTag {
   }
 
   @Override
-  public List<Entry> entries() {
-    List<Entry> entries = new ArrayList<>(comment.entries());
+  public List<TagEntry> entries() {
+    List<TagEntry> entries = new ArrayList<>(comment.entries());
     if (behind.length > 0) {
-      entries.add(new Entry("what stands behind the comments", behind));
+      entries.add(new TagEntry("what stands behind the comments", behind));
     }
     return entries;
   }

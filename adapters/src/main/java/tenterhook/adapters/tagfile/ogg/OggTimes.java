@@ -16,20 +16,20 @@ final class OggTimes {
   private OggTimes() {}
 
   /** A page of the last stretch: the stream it is of, and its place in time. */
-  private record Mark(int serial, long granule) {}
+  private record TimeMark(int serial, long granule) {}
 
   /** The place in time of the last page that has one; -1 when there is none. */
   static long lastGranule(FileBytes in) throws IOException {
-    return last(in).map(Mark::granule).orElse(-1L);
+    return last(in).map(TimeMark::granule).orElse(-1L);
   }
 
-  private static Optional<Mark> last(FileBytes in) throws IOException {
+  private static Optional<TimeMark> last(FileBytes in) throws IOException {
     // a page has at most 65,307 bytes, and most have far less
-    Optional<Mark> soon = last(in, LAST_FIRST);
+    Optional<TimeMark> soon = last(in, LAST_FIRST);
     return soon.isPresent() ? soon : last(in, MOST);
   }
 
-  private static Optional<Mark> last(FileBytes in, int most) throws IOException {
+  private static Optional<TimeMark> last(FileBytes in, int most) throws IOException {
     int window = (int) Math.min(in.length(), most);
     byte[] tail = in.read(in.length() - window, window);
     ByteBuffer numbers = ByteBuffer.wrap(tail).order(ByteOrder.LITTLE_ENDIAN);
@@ -37,7 +37,7 @@ final class OggTimes {
       if (tail[i] == 'O' && tail[i + 1] == 'g' && tail[i + 2] == 'g' && tail[i + 3] == 'S') {
         long granule = numbers.getLong(i + 6);
         if (granule != -1) {
-          return Optional.of(new Mark(numbers.getInt(i + 14), granule));
+          return Optional.of(new TimeMark(numbers.getInt(i + 14), granule));
         }
       }
     }
@@ -50,7 +50,7 @@ final class OggTimes {
    */
   static long samples(FileBytes in, int serial, OggCodec codec) throws IOException {
     OggPage first = OggPage.at(in, 0).orElseThrow();
-    Optional<Mark> last = last(in);
+    Optional<TimeMark> last = last(in);
     if (last.filter(m -> m.serial() == serial).isPresent() && first.serial() == serial) {
       return last.get().granule() - codec.skipped(body(first));
     }

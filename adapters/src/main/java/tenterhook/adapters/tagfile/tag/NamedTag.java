@@ -26,8 +26,8 @@ public interface NamedTag extends Tag {
   }
 
   @Override
-  default List<Held> held(Field<?> field) {
-    List<Held> held = new ArrayList<>();
+  default List<PlaceValues> held(Field<?> field) {
+    List<PlaceValues> held = new ArrayList<>();
     for (String name : names(field)) {
       List<String> values = new ArrayList<>();
       for (String text : texts(NumberPair.plain(name))) {
@@ -37,7 +37,7 @@ public interface NamedTag extends Tag {
         }
       }
       if (!values.isEmpty()) {
-        held.add(new Held(name, values));
+        held.add(new PlaceValues(name, values));
       }
     }
     return held;
@@ -46,7 +46,7 @@ public interface NamedTag extends Tag {
   @Override
   default NamedTag with(Field<?> field, List<String> values) {
     NamedTag next = this;
-    for (Held place : held(field)) {
+    for (PlaceValues place : held(field)) {
       next = next.set(field, place.place(), values);
     }
     // a place that cannot say the new value may have gone

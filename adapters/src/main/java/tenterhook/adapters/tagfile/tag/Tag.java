@@ -14,7 +14,7 @@ public interface Tag {
   String name();
 
   /** All entries in the order of the file, foreign ones included; padding is none. */
-  List<Entry> entries();
+  List<TagEntry> entries();
 
   /**
    * What the tag holds of a field, each place apart; the first is the one that is shown. Empty when
@@ -22,7 +22,7 @@ public interface Tag {
    *
    * @param field a field that stands in tags and is no picture
    */
-  List<Held> held(Field<?> field);
+  List<PlaceValues> held(Field<?> field);
 
   /** Whether the format has a place for a field. */
   boolean canHold(Field<?> field);
@@ -62,7 +62,7 @@ public interface Tag {
 
   /** The values of a field in the place that is shown; empty when the tag holds nothing. */
   default List<String> values(Field<?> field) {
-    List<Held> held = held(field);
+    List<PlaceValues> held = held(field);
     return held.isEmpty() ? List.of() : held.getFirst().values();
   }
 
@@ -75,7 +75,7 @@ public interface Tag {
    * The raw text of a field in the first of places. A field that has one value only is the first
    * that is there.
    */
-  static String raw(Field<?> field, List<Held> held) {
+  static String raw(Field<?> field, List<PlaceValues> held) {
     if (held.isEmpty()) {
       return "";
     }

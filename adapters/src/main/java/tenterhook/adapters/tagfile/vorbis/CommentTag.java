@@ -1,7 +1,7 @@
 package tenterhook.adapters.tagfile.vorbis;
 
 import java.util.List;
-import tenterhook.adapters.tagfile.tag.Held;
+import tenterhook.adapters.tagfile.tag.PlaceValues;
 import tenterhook.adapters.tagfile.tag.Tag;
 import tenterhook.core.field.Field;
 
@@ -16,7 +16,7 @@ public interface CommentTag extends Tag {
   }
 
   @Override
-  default List<Held> held(Field<?> field) {
+  default List<PlaceValues> held(Field<?> field) {
     return comment().held(field);
   }
 

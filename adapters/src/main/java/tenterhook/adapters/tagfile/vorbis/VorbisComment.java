@@ -14,12 +14,12 @@ import java.util.Optional;
 import java.util.Set;
 import tenterhook.adapters.tagfile.bytes.ByteWriter;
 import tenterhook.adapters.tagfile.bytes.Malformed;
-import tenterhook.adapters.tagfile.tag.Entry;
 import tenterhook.adapters.tagfile.tag.FieldText;
-import tenterhook.adapters.tagfile.tag.Held;
 import tenterhook.adapters.tagfile.tag.NamedTag;
 import tenterhook.adapters.tagfile.tag.NumberPair;
 import tenterhook.adapters.tagfile.tag.Picture;
+import tenterhook.adapters.tagfile.tag.PlaceValues;
+import tenterhook.adapters.tagfile.tag.TagEntry;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.field.TagNames;
@@ -111,10 +111,10 @@ public final class VorbisComment implements NamedTag {
   }
 
   @Override
-  public List<Entry> entries() {
-    List<Entry> entries = new ArrayList<>();
-    entries.add(new Entry("vendor", vendor));
-    lines.forEach(l -> entries.add(new Entry(l.name(), l.bytes())));
+  public List<TagEntry> entries() {
+    List<TagEntry> entries = new ArrayList<>();
+    entries.add(new TagEntry("vendor", vendor));
+    lines.forEach(l -> entries.add(new TagEntry(l.name(), l.bytes())));
     return entries;
   }
 
@@ -133,8 +133,8 @@ public final class VorbisComment implements NamedTag {
 
   /** A description is no second place of a comment, but stands in for one. */
   @Override
-  public List<Held> held(Field<?> field) {
-    List<Held> held = NamedTag.super.held(field);
+  public List<PlaceValues> held(Field<?> field) {
+    List<PlaceValues> held = NamedTag.super.held(field);
     return field == Fields.COMMENT && held.size() > 1 ? held.subList(0, 1) : held;
   }
 

@@ -40,21 +40,22 @@ class TagValuesTest {
         "(Not a number) | (Not a number)"
       })
   void textsOfGenresAreTakenApart(String text, String genres) {
-    assertThat(Genres.parse(text)).containsExactly(genres.split(";"));
+    assertThat(NumberedGenres.parse(text)).containsExactly(genres.split(";"));
     for (String genre : genres.split(";")) {
       boolean number = genre.matches("\\(?\\d+\\)?");
-      assertThat(number ? List.of(genre) : Genres.parse(Genres.text(genre))).containsExactly(genre);
+      assertThat(number ? List.of(genre) : NumberedGenres.parse(NumberedGenres.text(genre)))
+          .containsExactly(genre);
     }
   }
 
   @Test
   void numbersOfGenresAreThoseOfTheStandard() {
-    assertThat(Genres.name(0)).isEqualTo("Blues");
-    assertThat(Genres.name(79)).isEqualTo("Hard Rock");
-    assertThat(Genres.name(156)).isEqualTo("Dub");
-    assertThat(Genres.name(255)).isEmpty();
-    assertThat(Genres.number("hard rock")).isEqualTo(79);
-    assertThat(Genres.number("Harbour Dub")).isEqualTo(-1);
+    assertThat(NumberedGenres.name(0)).isEqualTo("Blues");
+    assertThat(NumberedGenres.name(79)).isEqualTo("Hard Rock");
+    assertThat(NumberedGenres.name(156)).isEqualTo("Dub");
+    assertThat(NumberedGenres.name(255)).isEmpty();
+    assertThat(NumberedGenres.number("hard rock")).isEqualTo(79);
+    assertThat(NumberedGenres.number("Harbour Dub")).isEqualTo(-1);
   }
 
   @Test

@@ -79,13 +79,13 @@ public final class MutatedTags {
   public static Costs run(int files, long seed) throws IOException {
     Path folder = Files.createTempDirectory("mutated");
     MutatedTags mutated = new MutatedTags(seed, folder);
-    List<Shape> corpus = Corpus.of(seed);
-    for (Shape shape : corpus) {
+    List<CorpusFile> corpus = Corpus.of(seed);
+    for (CorpusFile shape : corpus) {
       mutated.one(shape, shape.bytes()); // classes are loaded before anything is measured
     }
     Costs all = new Costs(0, 0, 0, "", 0, "");
     for (int i = 0; i < files; i++) {
-      Shape shape = corpus.get(i % corpus.size());
+      CorpusFile shape = corpus.get(i % corpus.size());
       all = sum(all, mutated.one(shape, mutated.damaged(shape.bytes())));
     }
     try (var left = Files.list(folder)) {
@@ -131,7 +131,7 @@ public final class MutatedTags {
     return bytes;
   }
 
-  private Costs one(Shape shape, byte[] bytes) throws IOException {
+  private Costs one(CorpusFile shape, byte[] bytes) throws IOException {
     Path file = Files.write(folder.resolve("mutant." + shape.extension()), bytes);
     Path copy = Files.write(folder.resolve("copy." + shape.extension()), bytes);
     long start = System.nanoTime();

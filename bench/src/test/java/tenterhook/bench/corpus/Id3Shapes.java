@@ -19,7 +19,7 @@ final class Id3Shapes {
 
   private final Sounds sounds;
   private final byte[] mp3;
-  private final List<Shape> shapes = new ArrayList<>();
+  private final List<CorpusFile> shapes = new ArrayList<>();
 
   Id3Shapes(Sounds sounds) throws IOException {
     this.sounds = sounds;
@@ -39,7 +39,7 @@ final class Id3Shapes {
     return ArtworkImages.describe(image).raw();
   }
 
-  List<Shape> all() {
+  List<CorpusFile> all() {
     everyForm();
     dates();
     genres();

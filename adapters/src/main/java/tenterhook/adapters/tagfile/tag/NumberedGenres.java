@@ -6,14 +6,14 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * Genres by number: those of ID3v1 (0 to 79) and the extension of it in common use (80 to 191); and
- * the texts of ID3v2 that refer to them, such as {@code (17)}.
+ * NumberedGenres by number: those of ID3v1 (0 to 79) and the extension of it in common use (80 to
+ * 191); and the texts of ID3v2 that refer to them, such as {@code (17)}.
  */
-public final class Genres {
+public final class NumberedGenres {
   private static final Pattern NUMBERED = Pattern.compile("\\((\\d{1,3}|RX|CR)\\)");
   private static final List<String> NAMES = List.of(names());
 
-  private Genres() {}
+  private NumberedGenres() {}
 
   /** The name of a number; empty when it has none. */
   public static String name(int number) {

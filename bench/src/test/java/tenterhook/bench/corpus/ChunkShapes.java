@@ -15,27 +15,27 @@ final class ChunkShapes {
   private static final ChunkBytes AIFF = ChunkBytes.AIFF;
 
   private final Sounds sounds;
-  private final List<Shape> shapes = new ArrayList<>();
+  private final List<CorpusFile> shapes = new ArrayList<>();
 
   ChunkShapes(Sounds sounds) {
     this.sounds = sounds;
   }
 
   /** A WAV file with a tag behind its sound. */
-  static Shape wav(Sounds sounds, TagBytes tag, String name, byte[] id3) {
+  static CorpusFile wav(Sounds sounds, TagBytes tag, String name, byte[] id3) {
     byte[] data = WAV.chunk("data", sounds.littleEnd());
     return tag.shape(name, "wav", WAV.wav(WAV.format(), data, WAV.chunk("id3 ", id3)));
   }
 
   /** An AIFF file with a tag in front of its sound. */
-  static Shape aiff(Sounds sounds, TagBytes tag, String name, byte[] id3) {
+  static CorpusFile aiff(Sounds sounds, TagBytes tag, String name, byte[] id3) {
     byte[] samples = sounds.bigEnd();
     byte[] common = AIFF.common(samples.length / 4, false);
     byte[] all = AIFF.aiff("AIFF", common, AIFF.chunk("ID3 ", id3), AIFF.sound(samples));
     return tag.shape(name, "aiff", all);
   }
 
-  List<Shape> all() {
+  List<CorpusFile> all() {
     texts("info in ascii", StandardCharsets.US_ASCII, "Cold Lamps", "Tarn");
     texts("info in utf-8", StandardCharsets.UTF_8, "Lämpchen Ω", "Tårn");
     texts("info in western letters", Charset.forName("windows-1252"), "Café – “Été”", "Tårn");

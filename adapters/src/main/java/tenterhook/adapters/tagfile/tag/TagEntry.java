@@ -9,10 +9,10 @@ import java.util.Arrays;
  * @param name what its format calls it, such as {@code TPE1}
  * @param bytes all of it, as it stands in the file; not to be changed
  */
-public record Entry(String name, byte[] bytes) {
+public record TagEntry(String name, byte[] bytes) {
   @Override
   public boolean equals(Object other) {
-    return other instanceof Entry entry
+    return other instanceof TagEntry entry
         && name.equals(entry.name)
         && Arrays.equals(bytes, entry.bytes);
   }

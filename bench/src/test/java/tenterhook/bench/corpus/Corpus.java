@@ -14,9 +14,9 @@ public final class Corpus {
    * @param seed of the sound in them
    * @throws IOException when the sound cannot be coded
    */
-  public static List<Shape> of(long seed) throws IOException {
+  public static List<CorpusFile> of(long seed) throws IOException {
     Sounds sounds = new Sounds(seed);
-    List<Shape> all = new ArrayList<>(new Id3Shapes(sounds).all());
+    List<CorpusFile> all = new ArrayList<>(new Id3Shapes(sounds).all());
     all.addAll(new VorbisShapes(sounds).all());
     all.addAll(new Mp4Shapes(sounds).all());
     all.addAll(new ChunkShapes(sounds).all());

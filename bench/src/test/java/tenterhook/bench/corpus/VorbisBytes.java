@@ -6,7 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Base64;
 import java.util.List;
-import tenterhook.bench.corpus.Shape.Part;
+import tenterhook.bench.corpus.CorpusFile.FilePart;
 
 /** Writes Vorbis comments (Vorbis I, 5) and pictures (RFC 9639, 8.8), and FLAC files of them. */
 final class VorbisBytes {
@@ -23,12 +23,12 @@ final class VorbisBytes {
   }
 
   /** All lines behind the name of who made the file. */
-  static byte[] comment(String vendor, List<Part> lines) {
+  static byte[] comment(String vendor, List<FilePart> lines) {
     byte[] all = counted(line(vendor));
     byte[] count =
         ByteBuffer.allocate(4).order(ByteOrder.LITTLE_ENDIAN).putInt(lines.size()).array();
     all = TagBytes.joined(all, count);
-    for (Part line : lines) {
+    for (FilePart line : lines) {
       all = TagBytes.joined(all, counted(line.bytes()));
     }
     return all;

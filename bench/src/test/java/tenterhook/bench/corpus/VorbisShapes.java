@@ -19,7 +19,7 @@ final class VorbisShapes {
   private final byte[] flac;
   private final byte[] vorbis;
   private final byte[] opus;
-  private final List<Shape> shapes = new ArrayList<>();
+  private final List<CorpusFile> shapes = new ArrayList<>();
 
   VorbisShapes(Sounds sounds) throws IOException {
     this.flac = sounds.of(AudioForm.FLAC);
@@ -27,7 +27,7 @@ final class VorbisShapes {
     this.opus = sounds.of(AudioForm.OPUS);
   }
 
-  List<Shape> all() {
+  List<CorpusFile> all() {
     kinds().forEach(this::everyContainer);
     pictures();
     flacOnly();

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.zip.DataFormatException;
 import java.util.zip.Inflater;
 import tenterhook.adapters.tagfile.bytes.ByteWriter;
-import tenterhook.adapters.tagfile.tag.Entry;
+import tenterhook.adapters.tagfile.tag.TagEntry;
 
 /**
  * A frame with the bytes in which it stands in the file (ID3v2.4 structure, 4; ID3v2.3, 3.3).
@@ -14,7 +14,7 @@ import tenterhook.adapters.tagfile.tag.Entry;
  * @param bytes its head and content as they stand in the file
  * @param form how the tag writes frames down
  */
-record Frame(String id, byte[] bytes, FrameForm form) {
+record Id3Frame(String id, byte[] bytes, FrameForm form) {
   private static final int MOST_INFLATED = 1 << 25;
 
   /** What the flags of a frame say of its content; each is a bit of the second byte of flags. */
@@ -24,8 +24,8 @@ record Frame(String id, byte[] bytes, FrameForm form) {
   }
 
   /** The frame as an entry. */
-  Entry entry() {
-    return new Entry(id, bytes);
+  TagEntry entry() {
+    return new TagEntry(id, bytes);
   }
 
   /** Its content, unpacked; empty when it is encrypted or broken. */
@@ -79,17 +79,17 @@ record Frame(String id, byte[] bytes, FrameForm form) {
   }
 
   /** The same frame with another content; it is neither packed nor unsynchronised by itself. */
-  Frame with(byte[] content) {
+  Id3Frame with(byte[] content) {
     byte status = form.version() == 2 || form.wholeUnsync() ? 0 : bytes[8];
     return made(id, content, form, status, group());
   }
 
   /** A new frame. */
-  static Frame of(String id, byte[] content, FrameForm form) {
+  static Id3Frame of(String id, byte[] content, FrameForm form) {
     return made(id, content, form, (byte) 0, -1);
   }
 
-  private static Frame made(String id, byte[] content, FrameForm form, byte status, int group) {
+  private static Id3Frame made(String id, byte[] content, FrameForm form, byte status, int group) {
     boolean unsync = form.unsync() && form.version() == 4;
     byte[] body = unsync ? Unsync.encode(content) : content;
     ByteWriter out = ByteWriter.bigEnd().letters(id);
@@ -105,7 +105,7 @@ record Frame(String id, byte[] bytes, FrameForm form) {
       }
     }
     byte[] bytes = out.bytes(body).toBytes();
-    return new Frame(id, form.wholeUnsync() ? Unsync.encode(bytes) : bytes, form);
+    return new Id3Frame(id, form.wholeUnsync() ? Unsync.encode(bytes) : bytes, form);
   }
 
   /** The texts of a text frame. */

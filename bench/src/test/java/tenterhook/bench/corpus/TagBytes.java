@@ -6,17 +6,17 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import tenterhook.bench.corpus.Shape.Part;
+import tenterhook.bench.corpus.CorpusFile.FilePart;
 import tenterhook.core.field.Field;
 
 /** Entries of a tag that is being written, and what they mean. */
 final class TagBytes {
-  private final List<Part> parts = new ArrayList<>();
+  private final List<FilePart> parts = new ArrayList<>();
   private final Map<Field<?>, String> expected = new LinkedHashMap<>();
 
   /** An entry that holds a field, and the raw value that it means. */
   TagBytes holds(Field<?> field, String raw, byte[] bytes) {
-    parts.add(new Part(bytes, Set.of(field)));
+    parts.add(new FilePart(bytes, Set.of(field)));
     if (!raw.isEmpty()) {
       expected.putIfAbsent(field, raw);
     }
@@ -25,7 +25,7 @@ final class TagBytes {
 
   /** An entry that holds two fields. */
   TagBytes holds(Field<?> field, String raw, Field<?> other, String otherRaw, byte[] bytes) {
-    parts.add(new Part(bytes, Set.of(field, other)));
+    parts.add(new FilePart(bytes, Set.of(field, other)));
     expected.putIfAbsent(field, raw);
     expected.putIfAbsent(other, otherRaw);
     expected.values().removeIf(String::isEmpty);
@@ -34,7 +34,7 @@ final class TagBytes {
 
   /** An entry that nobody here knows. */
   TagBytes foreign(byte[] bytes) {
-    parts.add(new Part(bytes, Set.of()));
+    parts.add(new FilePart(bytes, Set.of()));
     return this;
   }
 
@@ -45,7 +45,7 @@ final class TagBytes {
     return this;
   }
 
-  List<Part> parts() {
+  List<FilePart> parts() {
     return parts;
   }
 
@@ -55,7 +55,7 @@ final class TagBytes {
 
   /** All entries, one behind the other. */
   byte[] joined() {
-    return joined(parts.stream().map(Part::bytes).toArray(byte[][]::new));
+    return joined(parts.stream().map(FilePart::bytes).toArray(byte[][]::new));
   }
 
   /** Pieces of bytes, one behind the other. */
@@ -67,7 +67,7 @@ final class TagBytes {
     return out.toByteArray();
   }
 
-  Shape shape(String name, String extension, byte[] bytes) {
-    return new Shape(name, extension, bytes, expected, parts);
+  CorpusFile shape(String name, String extension, byte[] bytes) {
+    return new CorpusFile(name, extension, bytes, expected, parts);
   }
 }

@@ -8,9 +8,9 @@ import java.util.List;
  * @param place the name of the place, such as {@code TPE1} or {@code INITIALKEY}
  * @param values in the order of the file, at least one, none empty
  */
-public record Held(String place, List<String> values) {
+public record PlaceValues(String place, List<String> values) {
   /** Copies. */
-  public Held {
+  public PlaceValues {
     values = List.copyOf(values);
   }
 }

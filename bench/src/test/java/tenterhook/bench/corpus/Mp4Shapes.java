@@ -22,13 +22,13 @@ final class Mp4Shapes {
   private static final byte[] IMAGE = Id3Shapes.image(11);
 
   private final byte[] plain;
-  private final List<Shape> shapes = new ArrayList<>();
+  private final List<CorpusFile> shapes = new ArrayList<>();
 
   Mp4Shapes(Sounds sounds) throws IOException {
     this.plain = sounds.of(AudioForm.M4A);
   }
 
-  List<Shape> all() {
+  List<CorpusFile> all() {
     kinds().forEach(this::everyLayout);
     TagBytes tag = rich();
     byte[] bare = Mp4Bytes.userData(tag.joined(), 200, false);

@@ -14,10 +14,14 @@ import tenterhook.core.field.Field;
  * @param expected what the fields of its tags are, raw; fields that are not named are empty
  * @param parts the entries of its tags
  */
-public record Shape(
-    String name, String extension, byte[] bytes, Map<Field<?>, String> expected, List<Part> parts) {
+public record CorpusFile(
+    String name,
+    String extension,
+    byte[] bytes,
+    Map<Field<?>, String> expected,
+    List<FilePart> parts) {
   /** Copies. */
-  public Shape {
+  public CorpusFile {
     expected = Map.copyOf(expected);
     parts = List.copyOf(parts);
   }
@@ -28,9 +32,9 @@ public record Shape(
    * @param bytes as it stands in the file
    * @param fields the fields that it holds; none for one that the program does not know
    */
-  public record Part(byte[] bytes, Set<Field<?>> fields) {
+  public record FilePart(byte[] bytes, Set<Field<?>> fields) {
     /** Copies. */
-    public Part {
+    public FilePart {
       fields = Set.copyOf(fields);
     }
   }
