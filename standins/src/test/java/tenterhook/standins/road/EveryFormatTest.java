@@ -23,6 +23,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.collection.ScanReport;
@@ -213,6 +214,14 @@ class EveryFormatTest {
       assertThat(now.raw(1, Fields.CODEC)).isNotEmpty();
       assertThat(now.value(1, Fields.SAMPLE_RATE).orElseThrow()).isGreaterThan(30_000L);
     }
+  }
+
+  @ParameterizedTest
+  @ValueSource(ints = {96, 128, 320})
+  void aConstantBitRateIsSaidAsItIs(int kbps) throws Exception {
+    Path file = folder.resolve("constant.mp3");
+    Encoder.writeFull(SAMPLES, file, Encoder.AudioForm.MP3, kbps);
+    assertThat(TagFiles.read(file).raw(Fields.BITRATE)).isEqualTo(String.valueOf(kbps));
   }
 
   @Test

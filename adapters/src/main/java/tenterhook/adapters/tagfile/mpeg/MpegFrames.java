@@ -15,6 +15,10 @@ final class MpegFrames {
   private static final int LOOKED_THROUGH_FIRST = 1 << 13;
   private static final int LOOKED_THROUGH = 1 << 17;
   private static final int VBRI_AT = 36;
+
+  /** The letters "Info", by which encoders say that the bit rate is constant. */
+  private static final int CONSTANT = 0x496E666F;
+
   private static final int[][] KBPS = {
     {0, 32, 64, 96, 128, 160, 192, 224, 256, 288, 320, 352, 384, 416, 448},
     {0, 32, 48, 56, 64, 80, 96, 112, 128, 160, 192, 224, 256, 320, 384},
@@ -92,6 +96,12 @@ final class MpegFrames {
     long frames = counted(bytes, at, head);
     if (frames > 0) {
       double seconds = (double) frames * head.samples() / head.rate();
+      int next = at + head.length();
+      boolean constant = at + head.countAt() + 4 <= bytes.limit() && next + 4 <= bytes.limit();
+      if (constant && bytes.getInt(at + head.countAt()) == CONSTANT) {
+        int kbps = head(bytes.getInt(next)).map(Head::kbps).orElse(head.kbps());
+        return new AudioProperties("mp3", seconds, kbps, head.rate());
+      }
       return AudioProperties.of("mp3", seconds, length, head.rate());
     }
     double kbps = average(bytes, at, head);
@@ -126,7 +136,7 @@ final class MpegFrames {
     int mark = at + head.countAt();
     if (mark + 12 <= bytes.limit()) {
       int letters = bytes.getInt(mark);
-      boolean marked = letters == 0x58696E67 || letters == 0x496E666F; // "Xing", "Info"
+      boolean marked = letters == 0x58696E67 || letters == CONSTANT; // "Xing" else
       if (marked && (bytes.getInt(mark + 4) & 1) != 0) {
         return Integer.toUnsignedLong(bytes.getInt(mark + 8));
       }
