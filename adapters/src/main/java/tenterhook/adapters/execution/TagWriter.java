@@ -14,6 +14,7 @@ import tenterhook.adapters.tagfile.AudioPayload;
 import tenterhook.adapters.tagfile.Reading;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.adapters.tagfile.Unreadable;
+import tenterhook.adapters.tagfile.tag.OwnText;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
@@ -31,15 +32,7 @@ final class TagWriter {
   /** Sets fields in a copy. */
   void write(Path copy, Map<Field<?>, String> values) throws IOException, Unreadable {
     FileCalls.Action<Unreadable> action =
-        () ->
-            TagFiles.write(
-                copy,
-                values,
-                sha ->
-                    store
-                        .picture(sha)
-                        .orElseThrow(
-                            () -> new IllegalStateException("the picture is no longer kept")));
+        () -> TagFiles.write(copy, values, sha -> store.picture(sha).orElse(null));
     calls.call(FileCalls.CallKind.WRITE, copy, action);
   }
 
@@ -75,8 +68,7 @@ final class TagWriter {
     Reading written = TagFiles.read(copy);
     for (Field<?> field : Fields.inFile()) {
       String wanted = after.getOrDefault(field, now.raw(field));
-      boolean next = wanted.isEmpty() && after.containsKey(field) && hasOthers(field);
-      if (!agrees(field, wanted, written.raw(field)) && !next) {
+      if (!agrees(field, wanted, written.raw(field)) && !another(field, wanted, now, written)) {
         throw cannotHold(field, written);
       }
     }
@@ -86,9 +78,10 @@ final class TagWriter {
     return written;
   }
 
-  /** Whether a file may hold others of a field, of which the next is shown once one is gone. */
-  private static boolean hasOthers(Field<?> field) {
-    return field == Fields.ARTWORK || field == Fields.COMMENT || field == Fields.LYRICS;
+  /** Whether one of several pictures or texts is gone, and another that was there is shown now. */
+  private static boolean another(Field<?> field, String wanted, Reading now, Reading written) {
+    boolean several = field == Fields.ARTWORK || OwnText.oneOfSeveral(field);
+    return several && wanted.isEmpty() && !agrees(field, now.raw(field), written.raw(field));
   }
 
   private static Unreadable cannotHold(Field<?> field, Reading written) {

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 import tenterhook.adapters.disk.FileExtensions;
 import tenterhook.adapters.disk.Splice;
 import tenterhook.adapters.disk.Splices;
@@ -26,7 +27,7 @@ import tenterhook.core.field.Fields;
 public final class TagFiles {
   private TagFiles() {}
 
-  /** FileWork on a file that is taken apart. */
+  /** Work on a file that is taken apart. */
   @FunctionalInterface
   interface FileWork<T> {
     /** Does it. */
@@ -102,6 +103,9 @@ public final class TagFiles {
     return with(path, (in, file) -> new FileTags(file.tags()).picture());
   }
 
+  /** What the tags are to be, and the parts of the file that make them so. */
+  private record Plan(FileTags meant, List<Splice> splices) {}
+
   /**
    * Sets fields in a file, in place. Only {@code SafeFiles} calls this, on a copy that nobody uses.
    * Everything that is not named stays bit by bit, tags that the program does not know included;
@@ -109,26 +113,25 @@ public final class TagFiles {
    *
    * @param path the copy
    * @param values raw values; empty takes a field away
-   * @param pictures bytes of a picture by its SHA-256
+   * @param pictures bytes of a picture by its SHA-256; null when they are not kept
    * @return how many bytes were written
    * @throws Unreadable when the file cannot hold a value or cannot be written; it may be anything
    *     then
    */
   public static long write(
-      Path path, Map<Field<?>, String> values, Function<String, byte[]> pictures)
+      Path path, Map<Field<?>, String> values, Function<String, byte @Nullable []> pictures)
       throws Unreadable {
-    FileTags[] meant = new FileTags[1];
-    List<Splice> splices =
+    Plan plan =
         with(
             path,
             (in, file) -> {
-              meant[0] = meant(file, values, pictures);
-              return file.splices(in, meant[0].tags());
+              FileTags meant = meant(file, values, pictures);
+              return new Plan(meant, file.splices(in, meant.tags()));
             });
     try {
-      long written = Splices.apply(path, splices);
+      long written = Splices.apply(path, plan.splices());
       FileTags found = with(path, (in, file) -> new FileTags(file.tags()));
-      if (!found.entries().equals(meant[0].entries())) {
+      if (!found.entries().equals(plan.meant().entries())) {
         throw new Unreadable("more of its tags would have changed than was asked");
       }
       return written;
@@ -138,7 +141,7 @@ public final class TagFiles {
   }
 
   private static FileTags meant(
-      MusicFile file, Map<Field<?>, String> values, Function<String, byte[]> pictures)
+      MusicFile file, Map<Field<?>, String> values, Function<String, byte @Nullable []> pictures)
       throws Unreadable {
     FileTags tags = new FileTags(file.tags());
     for (Map.Entry<Field<?>, String> value : values.entrySet()) {
@@ -162,13 +165,17 @@ public final class TagFiles {
     return tags;
   }
 
-  private static Optional<Picture> picture(String raw, Function<String, byte[]> pictures) {
+  private static Optional<Picture> picture(String raw, Function<String, byte @Nullable []> pictures)
+      throws Unreadable {
     if (raw.isEmpty()) {
       return Optional.empty();
     }
     Artwork wanted =
         Artwork.parse(raw).orElseThrow(() -> new IllegalArgumentException("not a picture: " + raw));
     byte[] bytes = pictures.apply(wanted.sha256());
+    if (bytes == null) {
+      throw new Unreadable("the picture that is to be its cover is no longer kept");
+    }
     return Optional.of(new Picture(wanted.mime(), bytes, wanted.width(), wanted.height()));
   }
 

@@ -87,6 +87,29 @@ class TagFilesTest {
   }
 
   @Test
+  void whatIsNoChunkStaysWithinTheLengthThatTheFileSays() throws Exception {
+    Path file = Wavs.make(folder.resolve("odd.wav"), 1);
+    byte[] bytes = Files.readAllBytes(file);
+    ByteBuffer odd = ByteBuffer.allocate(bytes.length + 30).order(ByteOrder.LITTLE_ENDIAN);
+    odd.put(bytes).put(new byte[] {1, 2, 3, 4}).putInt(4, bytes.length + 30 - 8);
+    Files.write(file, odd.array());
+    TagFiles.write(file, Map.of(Fields.TITLE, "Cold Lamps"), sha -> new byte[0]);
+    ByteBuffer after = ByteBuffer.wrap(Files.readAllBytes(file)).order(ByteOrder.LITTLE_ENDIAN);
+    assertThat(after.getInt(4)).isEqualTo(after.capacity() - 8);
+  }
+
+  @Test
+  void aCoverThatIsNoLongerKeptIsRefusedByThatReason() throws Exception {
+    Path file = Wavs.make(folder.resolve("bare.wav"), 1);
+    byte[] before = Files.readAllBytes(file);
+    String cover = ArtworkImages.describe(picture("png", 64)).raw();
+    assertThatThrownBy(() -> TagFiles.write(file, Map.of(Fields.ARTWORK, cover), sha -> null))
+        .isInstanceOf(Unreadable.class)
+        .hasMessageContaining("no longer kept");
+    assertThat(file).hasBinaryContent(before);
+  }
+
+  @Test
   void picturesAreDescribedByTheirBytes() throws Exception {
     Artwork png = ArtworkImages.describe(picture("png", 320));
     assertThat(png.mime()).isEqualTo("image/png");

@@ -90,6 +90,7 @@ final class Mp4Shapes {
     repeated.foreign(item("©too", "Press 3"));
     repeated.holds(Fields.ARTIST, "", item("©ART", "B"));
     repeated.holds(Fields.COMPOSER, "Ö", wide("©wrt", "Ö"));
+    repeated.holds(Fields.COMMENT, "own", item("©cmt", "own", "own"));
     kinds.put("repeated", repeated);
     TagBytes genre = new TagBytes();
     genre.holds(Fields.GENRE, "Ska", box("gnre", data(0, new byte[] {0, 22})));

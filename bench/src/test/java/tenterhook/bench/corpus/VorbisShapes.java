@@ -65,6 +65,11 @@ final class VorbisShapes {
     comments.holds(Fields.COMMENT, "own", line("comment=own"));
     comments.foreign(line("DESCRIPTION=of somebody else"));
     kinds.put("comments", comments);
+    TagBytes twice = new TagBytes();
+    twice.holds(Fields.COMMENT, "own", line("COMMENT=own"));
+    twice.holds(Fields.TITLE, "Twice", line("TITLE=Twice"));
+    twice.holds(Fields.COMMENT, "", line("COMMENT=own"));
+    kinds.put("comment twice", twice);
     TagBytes described = new TagBytes();
     described.holds(Fields.COMMENT, "own", line("DESCRIPTION=own"));
     described.holds(Fields.RATING, "4", line("RATING=80"));

@@ -11,6 +11,7 @@ class MachineTextTest {
       strings = {
         " 00000A2F 00000B3C 00001D1E 0000F00D 0000A1B2",
         "0123456789abcdef0123456789abcdef",
+        "DEADBEEF CAFEBABE FEEDFACE ABADBABE",
         "Encoded by Press 3.1",
         "ripped with Slipway Copier",
         "Lavf58.29.100",

@@ -149,7 +149,11 @@ public final class ApeTag implements NamedTag {
   }
 
   @Override
-  public List<String> texts(String name) {
+  public List<String> valuesAt(Field<?> field, String name) {
+    return FieldText.values(field, name, texts(NumberPair.plain(name)));
+  }
+
+  private List<String> texts(String name) {
     return items(name).stream().flatMap(i -> i.values().stream()).toList();
   }
 

@@ -42,11 +42,6 @@ public final class ByteWriter {
     return this;
   }
 
-  /** The low 16 bits. */
-  public ByteWriter int16(int number) {
-    return bytes(ByteBuffer.allocate(2).order(order).putShort((short) number).array());
-  }
-
   /** 32 bits. */
   public ByteWriter int32(long number) {
     return bytes(ByteBuffer.allocate(4).order(order).putInt((int) number).array());

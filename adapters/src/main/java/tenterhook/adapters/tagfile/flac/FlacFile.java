@@ -82,7 +82,7 @@ public final class FlacFile implements MusicFile {
    * @param info 18 bytes or more
    * @param bytes how many bytes of sound there are
    */
-  public static AudioProperties properties(byte[] info, long bytes) {
+  private static AudioProperties properties(byte[] info, long bytes) {
     long packed = ByteBuffer.wrap(info).getLong(10);
     int rate = (int) (packed >>> 44);
     long samples = packed & 0xFFFFFFFFFL;

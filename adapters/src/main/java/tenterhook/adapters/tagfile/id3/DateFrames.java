@@ -17,6 +17,7 @@ final class DateFrames {
   private static final String YEAR = "TYER";
   private static final String DAY = "TDAT";
   private static final String TIME = "TIME";
+  private static final Pattern FOUR_DIGITS = Pattern.compile("\\d{4}");
   private static final Pattern DATE =
       Pattern.compile("(\\d{4})-(\\d{2})-(\\d{2})(?:[T ](\\d{2}):(\\d{2}))?");
 
@@ -52,7 +53,7 @@ final class DateFrames {
             year -> {
               String day = digits(DAY);
               String time = digits(TIME);
-              if (!year.matches("\\d{4}") || day.isEmpty()) {
+              if (!FOUR_DIGITS.matcher(year).matches() || day.isEmpty()) {
                 return year;
               }
               String date = year + "-" + day.substring(2) + "-" + day.substring(0, 2);
@@ -63,7 +64,7 @@ final class DateFrames {
   }
 
   private String digits(String id) {
-    return text(id).filter(t -> t.matches("\\d{4}")).orElse("");
+    return text(id).filter(t -> FOUR_DIGITS.matcher(t).matches()).orElse("");
   }
 
   Id3v2Tag with(String raw) {

@@ -58,6 +58,11 @@ public final class Id3v2Tag implements Tag {
     this.space = space;
   }
 
+  /** A tag without a frame, of the version that most players read. */
+  public static Id3v2Tag fresh() {
+    return empty(3);
+  }
+
   /** A tag without a frame. */
   public static Id3v2Tag empty(int version) {
     FrameForm form = new FrameForm(version, false, false);

@@ -18,7 +18,6 @@ import tenterhook.adapters.tagfile.tag.TagEntry;
 
 /** An AIFF file (AIFF 1.3, 1989), or an AIFF-C file (draft of 1991). */
 public final class AiffFile implements MusicFile {
-  private static final int VERSION_OF_NEW = 3;
 
   private final Chunks chunks;
   private final List<ChunkTag> frames;
@@ -103,7 +102,7 @@ public final class AiffFile implements MusicFile {
 
   @Override
   public Optional<Tag> fresh() {
-    return Optional.of(Id3v2Tag.empty(VERSION_OF_NEW));
+    return Optional.of(Id3v2Tag.fresh());
   }
 
   @Override

@@ -7,6 +7,7 @@ import java.util.List;
 import tenterhook.adapters.tagfile.tag.FieldText;
 import tenterhook.adapters.tagfile.tag.LocalText;
 import tenterhook.adapters.tagfile.tag.NamedTag;
+import tenterhook.adapters.tagfile.tag.NumberPair;
 import tenterhook.adapters.tagfile.tag.TagEntry;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.TagNames;
@@ -59,7 +60,11 @@ final class AiffTexts implements NamedTag {
   }
 
   @Override
-  public List<String> texts(String name) {
+  public List<String> valuesAt(Field<?> field, String name) {
+    return FieldText.values(field, name, texts(NumberPair.plain(name)));
+  }
+
+  private List<String> texts(String name) {
     return texts.stream().filter(t -> t.name().equals(name)).map(AiffTexts::text).toList();
   }
 

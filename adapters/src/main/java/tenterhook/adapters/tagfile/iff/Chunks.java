@@ -25,12 +25,12 @@ final class Chunks {
 
   private final ByteOrder order;
   private final List<Chunk> all;
-  private final long fileLength;
+  private final long end;
 
-  private Chunks(ByteOrder order, List<Chunk> all, long fileLength) {
+  private Chunks(ByteOrder order, List<Chunk> all, long end) {
     this.order = order;
     this.all = all;
-    this.fileLength = fileLength;
+    this.end = end;
   }
 
   /**
@@ -46,7 +46,7 @@ final class Chunks {
     List<Chunk> all = new ArrayList<>();
     long declared = FIRST - 4 + unsigned(in, 4, order);
     long at = FIRST;
-    while (at + Chunk.HEAD <= in.length() && all.size() < MOST) {
+    while (at + Chunk.HEAD <= in.length()) {
       String id = in.letters(at, 4);
       long size = unsigned(in, at + 4, order);
       long there = in.length() - at - Chunk.HEAD;
@@ -62,8 +62,13 @@ final class Chunks {
       long next = to < in.length() && padded(in, to, size) ? to + 1 : to;
       all.add(new Chunk(id, at, to, next));
       at = next;
+      if (all.size() > MOST) {
+        throw new Malformed("it is said to have more parts than any program writes");
+      }
     }
-    return new Chunks(order, List.copyOf(all), in.length());
+    // what is no chunk, but within the length that the head says, stays within it
+    return new Chunks(
+        order, List.copyOf(all), declared > in.length() ? at : Math.max(at, declared));
   }
 
   /** Some programs leave the byte out that makes a length even. */
@@ -118,10 +123,10 @@ final class Chunks {
 
   /** A chunk behind the last one. */
   Splice appended(String id, byte[] content) {
-    long end = all.isEmpty() ? FIRST : all.getLast().next();
+    long last = all.isEmpty() ? FIRST : all.getLast().next();
     byte[] made = chunk(id, content);
-    ByteWriter out = new ByteWriter(order).zeros((int) (end & 1)).bytes(made);
-    return new Splice(end, end, out.toBytes());
+    ByteWriter out = new ByteWriter(order).zeros((int) (last & 1)).bytes(made);
+    return new Splice(last, last, out.toBytes());
   }
 
   /**
@@ -130,7 +135,6 @@ final class Chunks {
    * @param splices what changes
    */
   long length(List<Splice> splices) {
-    long end = all.isEmpty() ? FIRST : all.getLast().next();
     return end - Chunk.HEAD + splices.stream().mapToLong(Splice::growth).sum();
   }
 
@@ -144,11 +148,6 @@ final class Chunks {
       throw new Malformed("it would be larger than the 4 GB that its format can say");
     }
     return new Splice(4, 8, ByteBuffer.allocate(4).order(order).putInt((int) length).array());
-  }
-
-  /** How many bytes stand behind the last chunk. */
-  long behind() {
-    return fileLength - (all.isEmpty() ? FIRST : all.getLast().next());
   }
 
   /** The letters of content. */

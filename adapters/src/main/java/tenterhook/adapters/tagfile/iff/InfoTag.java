@@ -97,7 +97,11 @@ final class InfoTag implements NamedTag {
   }
 
   @Override
-  public List<String> texts(String name) {
+  public List<String> valuesAt(Field<?> field, String name) {
+    return FieldText.values(field, name, texts(NumberPair.plain(name)));
+  }
+
+  private List<String> texts(String name) {
     return named(name).stream().map(InfoTag::text).toList();
   }
 

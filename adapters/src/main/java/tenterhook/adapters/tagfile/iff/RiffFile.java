@@ -17,7 +17,6 @@ import tenterhook.adapters.tagfile.tag.Tag;
 
 /** A WAV file: RIFF, or RF64 and BW64 (EBU Tech 3306, ITU-R BS.2088) for more than 4 GB. */
 public final class RiffFile implements MusicFile {
-  private static final int VERSION_OF_NEW = 3;
   private static final String LARGE = "ds64";
 
   private final ByteOrder order;
@@ -105,7 +104,7 @@ public final class RiffFile implements MusicFile {
 
   @Override
   public Optional<Tag> fresh() {
-    return Optional.of(Id3v2Tag.empty(VERSION_OF_NEW));
+    return Optional.of(Id3v2Tag.fresh());
   }
 
   @Override

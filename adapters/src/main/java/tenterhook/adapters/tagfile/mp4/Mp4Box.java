@@ -32,10 +32,13 @@ record Mp4Box(String type, long at, long from, long to) {
   static List<Mp4Box> in(FileBytes in, long from, long to) throws IOException {
     List<Mp4Box> boxes = new ArrayList<>();
     long at = from;
-    while (at + HEAD <= to && boxes.size() < MOST) {
+    while (at + HEAD <= to) {
       Mp4Box box = at(in, at, to);
       boxes.add(box);
       at = box.to();
+      if (boxes.size() > MOST) {
+        throw new Malformed("it is said to have more parts than any program writes");
+      }
     }
     return boxes;
   }

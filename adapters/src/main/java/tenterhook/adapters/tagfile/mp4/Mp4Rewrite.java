@@ -159,9 +159,11 @@ final class Mp4Rewrite {
 
   /** A table of places in which those behind the change have moved. */
   private Splice moved(Mp4Box box, int width, long from, long growth) throws IOException {
-    byte[] bytes = in.read(box.from() + HEAD, box.to() - box.from() - HEAD);
+    long count = Integer.toUnsignedLong(in.buffer(box.from() + 4, 4).getInt());
+    long room = (box.to() - box.from() - HEAD) / width;
+    byte[] bytes = in.read(box.from() + HEAD, width * Math.min(count, room));
     ByteBuffer table = ByteBuffer.wrap(bytes);
-    for (int at = 0; at + width <= bytes.length; at += width) {
+    for (int at = 0; at < bytes.length; at += width) {
       long offset = width == 4 ? Integer.toUnsignedLong(table.getInt(at)) : table.getLong(at);
       long next = offset >= from ? offset + growth : offset;
       if (width == 4 && next > 0xFFFFFFFFL) {
@@ -173,6 +175,6 @@ final class Mp4Rewrite {
         table.putLong(at, next);
       }
     }
-    return new Splice(box.from() + HEAD, box.to(), bytes);
+    return new Splice(box.from() + HEAD, box.from() + HEAD + bytes.length, bytes);
   }
 }

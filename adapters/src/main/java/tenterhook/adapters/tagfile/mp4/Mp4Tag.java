@@ -5,15 +5,14 @@ import java.util.List;
 import java.util.Optional;
 import tenterhook.adapters.tagfile.bytes.ByteWriter;
 import tenterhook.adapters.tagfile.mp4.Mp4Item.Data;
+import tenterhook.adapters.tagfile.tag.FieldText;
 import tenterhook.adapters.tagfile.tag.NamedTag;
 import tenterhook.adapters.tagfile.tag.OwnText;
 import tenterhook.adapters.tagfile.tag.Picture;
-import tenterhook.adapters.tagfile.tag.PlaceValues;
 import tenterhook.adapters.tagfile.tag.Tag;
 import tenterhook.adapters.tagfile.tag.TagEntry;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.TagNames;
-import tenterhook.core.text.MachineText;
 
 /** The list of items of an MP4 file. */
 final class Mp4Tag implements NamedTag {
@@ -47,28 +46,10 @@ final class Mp4Tag implements NamedTag {
   }
 
   @Override
-  public List<String> texts(String name) {
-    return data(name).stream().filter(Data::isText).map(Data::text).toList();
-  }
-
-  @Override
-  public List<PlaceValues> held(Field<?> field) {
-    List<PlaceValues> held = new ArrayList<>();
-    for (String name : names(field)) {
-      ItemValues as = ItemValues.of(field, name);
-      List<String> values = new ArrayList<>();
-      for (Data data : data(as.item())) {
-        String value = as.read(data);
-        boolean foreign = OwnText.oneOfSeveral(field) && MachineText.isAll(value);
-        if (!value.isEmpty() && !foreign) {
-          values.add(value);
-        }
-      }
-      if (!values.isEmpty()) {
-        held.add(new PlaceValues(name, values));
-      }
-    }
-    return held;
+  public List<String> valuesAt(Field<?> field, String name) {
+    ItemValues as = ItemValues.of(field, name);
+    List<String> values = data(as.item()).stream().map(as::read).toList();
+    return OwnText.oneOfSeveral(field) ? FieldText.values(field, name, values) : values;
   }
 
   private static boolean is(Mp4Item item, String name) {
@@ -110,10 +91,17 @@ final class Mp4Tag implements NamedTag {
 
   /** The DJ's own of several texts is another then; those that programs left stay as they are. */
   private static List<Data> replaced(ItemValues as, List<Data> before, List<String> values) {
-    int own = OwnText.own(before.stream().map(as::read).toList());
-    List<Data> next = new ArrayList<>(before);
-    List<Data> old = own < 0 ? List.of() : List.of(next.remove(own));
-    next.addAll(Math.max(own, 0), as.written(old, values).orElse(old));
+    List<String> texts = before.stream().map(as::read).toList();
+    int own = OwnText.own(texts);
+    List<Data> next = new ArrayList<>();
+    if (own < 0) {
+      as.written(List.of(), values).ifPresent(next::addAll);
+    }
+    for (int i = 0; i < texts.size(); i++) {
+      List<Data> here = List.of(before.get(i));
+      boolean copy = own >= 0 && texts.get(i).equals(texts.get(own));
+      next.addAll(copy ? as.written(here, values).orElse(here) : here);
+    }
     return next;
   }
 

@@ -15,7 +15,6 @@ import tenterhook.adapters.tagfile.tag.Tag;
 
 /** A file of MPEG audio with the tags around it. */
 public final class MpegFile implements MusicFile {
-  private static final int VERSION_OF_NEW = 3;
 
   private final Surroundings around;
   private final AudioProperties properties;
@@ -47,7 +46,7 @@ public final class MpegFile implements MusicFile {
 
   @Override
   public Optional<Tag> fresh() {
-    return Optional.of(Id3v2Tag.empty(VERSION_OF_NEW));
+    return Optional.of(Id3v2Tag.fresh());
   }
 
   @Override

@@ -119,8 +119,7 @@ public final class OggFile implements MusicFile {
         if (here.first()) {
           return;
         }
-        OggPage next = here.numbered(here.sequence() + more);
-        splices.add(new Splice(here.at(), here.end(), next.bytes()));
+        splices.add(here.numbered(here.sequence() + more));
       }
     }
   }

@@ -3,8 +3,9 @@ package tenterhook.adapters.tagfile.ogg;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.util.Arrays;
 import java.util.Optional;
-import tenterhook.adapters.tagfile.bytes.ByteSpan;
+import tenterhook.adapters.disk.Splice;
 import tenterhook.adapters.tagfile.bytes.FileBytes;
 
 /**
@@ -22,6 +23,7 @@ record OggPage(long at, byte[] bytes) {
   private static final int SERIAL = 14;
   private static final int SEQUENCE = 18;
   private static final int CHECKSUM = 22;
+  private static final int SEGMENTS = 26;
   private static final int[] CRC = table();
 
   /** The page at a place; empty when none begins there, or it is cut off. */
@@ -49,10 +51,6 @@ record OggPage(long at, byte[] bytes) {
 
   long end() {
     return at + bytes.length;
-  }
-
-  ByteSpan span() {
-    return new ByteSpan(at, end());
   }
 
   boolean first() {
@@ -84,11 +82,12 @@ record OggPage(long at, byte[] bytes) {
     return HEAD + segments();
   }
 
-  /** The same page with another number in its stream. */
-  OggPage numbered(int sequence) {
+  /** Another number of the page in its stream, and the checksum that goes with it. */
+  Splice numbered(int sequence) {
     byte[] next = bytes.clone();
     ByteBuffer.wrap(next).order(ByteOrder.LITTLE_ENDIAN).putInt(SEQUENCE, sequence);
-    return new OggPage(at, signed(next));
+    byte[] changed = Arrays.copyOfRange(signed(next), SEQUENCE, SEGMENTS);
+    return new Splice(at + SEQUENCE, at + SEGMENTS, changed);
   }
 
   /** The bytes of a page with its checksum set. */

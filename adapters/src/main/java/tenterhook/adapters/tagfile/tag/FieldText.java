@@ -9,6 +9,11 @@ import tenterhook.core.text.MachineText;
 public final class FieldText {
   private FieldText() {}
 
+  /** The values of a field in the texts under a name; see {@link #value}. */
+  public static List<String> values(Field<?> field, String name, List<String> texts) {
+    return texts.stream().map(t -> value(field, name, t)).toList();
+  }
+
   /**
    * The value of a field in a text.
    *
@@ -17,7 +22,7 @@ public final class FieldText {
    * @param text as it stands in the tag
    * @return empty when it says nothing of the field
    */
-  public static String value(Field<?> field, String name, String text) {
+  private static String value(Field<?> field, String name, String text) {
     if (field == Fields.RATING) {
       return StarRating.PERCENT.fromTag(text);
     }

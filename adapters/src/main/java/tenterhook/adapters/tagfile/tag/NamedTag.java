@@ -11,11 +11,10 @@ public interface NamedTag extends Tag {
   List<String> names(Field<?> field);
 
   /**
-   * The texts under a name, in the order of the file.
-   *
-   * @param name without the mark of a second number
+   * What stands of a field under one of its names, in the order of the file; empty texts say
+   * nothing.
    */
-  List<String> texts(String name);
+  List<String> valuesAt(Field<?> field, String name);
 
   /** The tag with other values of a field under one name. */
   NamedTag set(Field<?> field, String name, List<String> values);
@@ -29,13 +28,8 @@ public interface NamedTag extends Tag {
   default List<PlaceValues> held(Field<?> field) {
     List<PlaceValues> held = new ArrayList<>();
     for (String name : names(field)) {
-      List<String> values = new ArrayList<>();
-      for (String text : texts(NumberPair.plain(name))) {
-        String value = FieldText.value(field, name, text);
-        if (!value.isEmpty()) {
-          values.add(value);
-        }
-      }
+      List<String> values = new ArrayList<>(valuesAt(field, name));
+      values.removeIf(String::isEmpty);
       if (!values.isEmpty()) {
         held.add(new PlaceValues(name, values));
       }

@@ -39,7 +39,7 @@ public record NumberPair(String first, String second) {
   /** One of its numbers; empty when it is missing, or 0, which means the same. */
   public String part(boolean ofSecond) {
     String part = ofSecond ? second : first;
-    return part.matches("0+") ? "" : part;
+    return part.chars().allMatch(c -> c == '0') ? "" : part;
   }
 
   /** The same with one number set; empty takes it away. */

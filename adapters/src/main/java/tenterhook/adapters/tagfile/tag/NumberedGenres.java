@@ -6,8 +6,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * NumberedGenres by number: those of ID3v1 (0 to 79) and the extension of it in common use (80 to
- * 191); and the texts of ID3v2 that refer to them, such as {@code (17)}.
+ * Genres by number: those of ID3v1 (0 to 79) and the extension of it in common use (80 to 191); and
+ * the texts of ID3v2 that refer to them, such as {@code (17)}.
  */
 public final class NumberedGenres {
   private static final Pattern NUMBERED = Pattern.compile("\\((\\d{1,3}|RX|CR)\\)");
@@ -76,32 +76,30 @@ public final class NumberedGenres {
   }
 
   private static String[] names() {
-    return ("Blues,Classic Rock,Country,Dance,Disco,Funk,Grunge,Hip-Hop,Jazz,Metal,New"
-                + " Age,Oldies,Other,Pop,R&B,Rap,Reggae,Rock,Techno,Industrial,Alternative,Ska,Death"
-                + " Metal,Pranks,"
-                + "Soundtrack,Euro-Techno,Ambient,Trip-Hop,Vocal,Jazz+Funk,Fusion,Trance,Classical,Instrumental,Acid,House,Game,Sound"
-                + " Clip,Gospel,Noise,Alternative Rock,Bass,Soul,Punk,Space,Meditative,Instrumental"
-                + " Pop,Instrumental"
-                + " Rock,Ethnic,Gothic,Darkwave,Techno-Industrial,Electronic,Pop-Folk,Eurodance,Dream,Southern"
-                + " Rock,Comedy,Cult,Gangsta,Top 40,Christian Rap,Pop/Funk,Jungle,Native"
-                + " American,Cabaret,New Wave,Psychedelic,Rave,Showtunes,Trailer,Lo-Fi,Tribal,Acid"
-                + " Punk,Acid Jazz,Polka,Retro,Musical,Rock & Roll,Hard"
-                + " Rock,Folk,Folk-Rock,National Folk,Swing,Fast"
-                + " Fusion,Bebop,Latin,Revival,Celtic,Bluegrass,Avantgarde,Gothic Rock,Progressive"
-                + " Rock,Psychedelic Rock,Symphonic Rock,Slow Rock,Big Band,Chorus,Easy"
-                + " Listening,Acoustic,Humour,Speech,Chanson,Opera,Chamber"
-                + " Music,Sonata,Symphony,Booty Bass,Primus,Porn Groove,Satire,Slow"
-                + " Jam,Club,Tango,Samba,Folklore,Ballad,Power Ballad,Rhythmic"
-                + " Soul,Freestyle,Duet,Punk Rock,Drum Solo,A Cappella,Euro-House,Dance"
-                + " Hall,Goa,Drum & Bass,Club-House,Hardcore,Terror,Indie,BritPop,Afro-Punk,Polsk"
-                + " Punk,Beat,Christian Gangsta Rap,Heavy Metal,Black Metal,Crossover,Contemporary"
-                + " Christian,Christian Rock,Merengue,Salsa,Thrash"
-                + " Metal,Anime,JPop,Synthpop,Abstract,Art Rock,Baroque,Bhangra,Big"
-                + " Beat,Breakbeat,Chillout,Downtempo,Dub,EBM,Eclectic,Electro,Electroclash,Emo,Experimental,Garage,Global,IDM,Illbient,Industro-Goth,Jam"
-                + " Band,Krautrock,Leftfield,Lounge,Math Rock,New"
-                + " Romantic,Nu-Breakz,Post-Punk,Post-Rock,Psytrance,Shoegaze,Space Rock,Trop"
-                + " Rock,World Music,Neoclassical,Audiobook,Audio Theatre,Neue Deutsche"
-                + " Welle,Podcast,Indie Rock,G-Funk,Dubstep,Garage Rock,Psybient")
+    return """
+    Blues,Classic Rock,Country,Dance,Disco,Funk,Grunge,Hip-Hop,Jazz,Metal,New Age,Oldies,
+    Other,Pop,R&B,Rap,Reggae,Rock,Techno,Industrial,Alternative,Ska,Death Metal,Pranks,
+    Soundtrack,Euro-Techno,Ambient,Trip-Hop,Vocal,Jazz+Funk,Fusion,Trance,Classical,
+    Instrumental,Acid,House,Game,Sound Clip,Gospel,Noise,Alternative Rock,Bass,Soul,Punk,
+    Space,Meditative,Instrumental Pop,Instrumental Rock,Ethnic,Gothic,Darkwave,
+    Techno-Industrial,Electronic,Pop-Folk,Eurodance,Dream,Southern Rock,Comedy,Cult,Gangsta,
+    Top 40,Christian Rap,Pop/Funk,Jungle,Native American,Cabaret,New Wave,Psychedelic,Rave,
+    Showtunes,Trailer,Lo-Fi,Tribal,Acid Punk,Acid Jazz,Polka,Retro,Musical,Rock & Roll,
+    Hard Rock,Folk,Folk-Rock,National Folk,Swing,Fast Fusion,Bebop,Latin,Revival,Celtic,
+    Bluegrass,Avantgarde,Gothic Rock,Progressive Rock,Psychedelic Rock,Symphonic Rock,
+    Slow Rock,Big Band,Chorus,Easy Listening,Acoustic,Humour,Speech,Chanson,Opera,
+    Chamber Music,Sonata,Symphony,Booty Bass,Primus,Porn Groove,Satire,Slow Jam,Club,Tango,
+    Samba,Folklore,Ballad,Power Ballad,Rhythmic Soul,Freestyle,Duet,Punk Rock,Drum Solo,
+    A Cappella,Euro-House,Dance Hall,Goa,Drum & Bass,Club-House,Hardcore,Terror,Indie,BritPop,
+    Afro-Punk,Polsk Punk,Beat,Christian Gangsta Rap,Heavy Metal,Black Metal,Crossover,
+    Contemporary Christian,Christian Rock,Merengue,Salsa,Thrash Metal,Anime,JPop,Synthpop,
+    Abstract,Art Rock,Baroque,Bhangra,Big Beat,Breakbeat,Chillout,Downtempo,Dub,EBM,Eclectic,
+    Electro,Electroclash,Emo,Experimental,Garage,Global,IDM,Illbient,Industro-Goth,Jam Band,
+    Krautrock,Leftfield,Lounge,Math Rock,New Romantic,Nu-Breakz,Post-Punk,Post-Rock,Psytrance,
+    Shoegaze,Space Rock,Trop Rock,World Music,Neoclassical,Audiobook,Audio Theatre,
+    Neue Deutsche Welle,Podcast,Indie Rock,G-Funk,Dubstep,Garage Rock,Psybient
+    """
+        .replace("\n", "")
         .split(",");
   }
 }

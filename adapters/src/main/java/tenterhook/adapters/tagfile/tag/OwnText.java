@@ -34,19 +34,21 @@ public final class OwnText {
   }
 
   /**
-   * Texts with the DJ's own replaced, or put in front where there was none.
+   * Texts with the DJ's own replaced, and every copy of it; or put in front where there was none.
    *
    * @param texts in the order of the file
    * @param text the new one; empty takes the old one away
    */
   public static List<String> replaced(List<String> texts, String text) {
     List<String> next = new ArrayList<>(texts);
-    int own = own(texts);
-    if (own >= 0) {
-      next.remove(own);
-    }
-    if (!text.isEmpty()) {
-      next.add(Math.max(own, 0), text);
+    int at = own(texts);
+    String own = at < 0 ? "" : texts.get(at);
+    if (text.isEmpty()) {
+      next.removeIf(t -> t.equals(own) && at >= 0);
+    } else if (at < 0) {
+      next.addFirst(text);
+    } else {
+      next.replaceAll(t -> t.equals(own) ? text : t);
     }
     return next;
   }

@@ -124,7 +124,11 @@ public final class VorbisComment implements NamedTag {
   }
 
   @Override
-  public List<String> texts(String name) {
+  public List<String> valuesAt(Field<?> field, String name) {
+    return FieldText.values(field, name, texts(NumberPair.plain(name)));
+  }
+
+  private List<String> texts(String name) {
     if (!known.contains(name)) {
       return List.of();
     }

@@ -91,6 +91,10 @@ class TagValuesTest {
     assertThat(OwnText.replaced(texts, "new"))
         .containsExactly("Encoded by Press 3.1", "new", "of another");
     assertThat(OwnText.replaced(texts, "")).containsExactly("Encoded by Press 3.1", "of another");
+    List<String> twice = List.of("own", "of another", "own");
+    assertThat(OwnText.replaced(twice, "new")).containsExactly("new", "of another", "new");
+    assertThat(OwnText.replaced(twice, "")).containsExactly("of another");
+    assertThat(OwnText.replaced(List.of(""), "")).containsExactly("");
     assertThat(OwnText.replaced(List.of("Encoded by Press 3.1"), "new"))
         .containsExactly("new", "Encoded by Press 3.1");
   }
