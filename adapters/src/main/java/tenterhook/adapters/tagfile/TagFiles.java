@@ -104,7 +104,7 @@ public final class TagFiles {
   }
 
   /** What the tags are to be, and the parts of the file that make them so. */
-  private record Plan(FileTags meant, List<Splice> splices) {}
+  private record PlannedWrite(FileTags meant, List<Splice> splices) {}
 
   /**
    * Sets fields in a file, in place. Only {@code SafeFiles} calls this, on a copy that nobody uses.
@@ -121,12 +121,12 @@ public final class TagFiles {
   public static long write(
       Path path, Map<Field<?>, String> values, Function<String, byte @Nullable []> pictures)
       throws Unreadable {
-    Plan plan =
+    PlannedWrite plan =
         with(
             path,
             (in, file) -> {
               FileTags meant = meant(file, values, pictures);
-              return new Plan(meant, file.splices(in, meant.tags()));
+              return new PlannedWrite(meant, file.splices(in, meant.tags()));
             });
     try {
       long written = Splices.apply(path, plan.splices());
