@@ -8,7 +8,6 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
@@ -81,11 +80,11 @@ public final class LargeCollection {
   }
 
   private void run() throws Exception {
-    long before = heap();
+    long before = Measure.heap();
     fill();
     print(
         "%,d tracks take %.0f MB of heap (folded texts not yet made)",
-        tracks, (heap() - before) / 1e6);
+        tracks, (Measure.heap() - before) / 1e6);
     try (Connection db = DriverManager.getConnection("jdbc:sqlite::memory:")) {
       fill(db);
       printHeads();
@@ -95,7 +94,7 @@ public final class LargeCollection {
       weave(db);
       oneEdit(db);
     }
-    print("with everything searched once: %.0f MB of heap", (heap() - before) / 1e6);
+    print("with everything searched once: %.0f MB of heap", (Measure.heap() - before) / 1e6);
   }
 
   private static void printHeads() {
@@ -153,7 +152,8 @@ public final class LargeCollection {
     snapshot = Derived.refreshed(snapshot.with(cells), codebook, ids);
   }
 
-  private static void track(int id, Random random, List<Cell> cells) {
+  /** Adds a made-up track. */
+  static void track(int id, Random random, List<Cell> cells) {
     String title =
         FIRST[random.nextInt(10)] + " " + SECOND[random.nextInt(10)] + " " + random.nextInt(50_000);
     tags(id, title, random, cells);
@@ -337,28 +337,9 @@ public final class LargeCollection {
     if (found != same) {
       throw new IllegalStateException(name + ": " + found + " here, " + same + " in SQLite");
     }
-    double mine = median(ours);
-    double other = median(theirs);
+    double mine = Measure.median(ROUNDS, ours);
+    double other = Measure.median(ROUNDS, theirs);
     print("%-44s %10.2f %10.2f %8.2f %8d", name, mine, other, mine / other, found);
-  }
-
-  private static double median(Callable<Integer> work) throws Exception {
-    double[] times = new double[ROUNDS];
-    for (int i = 0; i < ROUNDS; i++) {
-      long start = System.nanoTime();
-      work.call();
-      times[i] = (System.nanoTime() - start) / 1e6;
-    }
-    Arrays.sort(times);
-    return times[ROUNDS / 2];
-  }
-
-  private static long heap() {
-    for (int i = 0; i < 3; i++) {
-      System.gc();
-    }
-    Runtime runtime = Runtime.getRuntime();
-    return runtime.totalMemory() - runtime.freeMemory();
   }
 
   private static void print(String format, Object... values) {

@@ -59,7 +59,7 @@ public final class LargeCrates {
 
   private void run() throws Exception {
     fill();
-    build();
+    crates = crates(crateCount, wheres);
     try (Connection db = DriverManager.getConnection("jdbc:sqlite::memory:");
         Statement statement = db.createStatement()) {
       fill(db);
@@ -129,9 +129,15 @@ public final class LargeCrates {
     cells.add(new Cell(id, Fields.STATE, "present"));
   }
 
-  private void build() {
+  /**
+   * Rule crates of three lines each.
+   *
+   * @param wheres gets the same rules in SQL
+   */
+  static Crates crates(int count, List<String> wheres) {
+    Crates crates = Crates.NONE;
     Random random = new Random(12);
-    for (int n = 0; n < crateCount; n++) {
+    for (int n = 0; n < count; n++) {
       String style = STYLES.get(random.nextInt(STYLES.size()));
       String pace = PACES.get(random.nextInt(PACES.size()));
       int year = 1960 + random.nextInt(56);
@@ -140,6 +146,7 @@ public final class LargeCrates {
       crates = crates.plus("Shelf " + n / 30, new Crate.RuleCrate("Crate " + n, rule));
       wheres.add(where(style, pace, year, bpm));
     }
+    return crates;
   }
 
   private static Rule.RuleGroup rule(String style, String pace, int year, int bpm) {

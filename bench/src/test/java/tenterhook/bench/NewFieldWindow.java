@@ -1,12 +1,12 @@
 package tenterhook.bench;
 
 import java.util.List;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
-import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.ListView;
@@ -17,7 +17,6 @@ import javafx.stage.Stage;
 import javafx.util.Duration;
 import tenterhook.desktop.app.TenterhookApp;
 import tenterhook.desktop.control.TrackPane;
-import tenterhook.desktop.crate.CratesView;
 import tenterhook.desktop.shell.Shell;
 import tenterhook.desktop.workspace.Station;
 import tenterhook.desktop.workspace.TrackList;
@@ -25,7 +24,8 @@ import tenterhook.desktop.workspace.Workspace;
 
 /** The program, which says on standard output where its window shows a field of some label. */
 public final class NewFieldWindow {
-  private static final Duration SETTLE = Duration.millis(1500);
+  private static final Duration LOOK_AGAIN = Duration.millis(50);
+  private static final int LOOKS = 600;
 
   private NewFieldWindow() {}
 
@@ -41,19 +41,38 @@ public final class NewFieldWindow {
       super.opened(workspace, shell, stage);
       String label = words().getFirst();
       String key = words().get(1);
-      after(() -> table(workspace, shell, label, key));
+      when(workspace::quiet, () -> table(workspace, shell, label, key));
     }
   }
 
-  private static void after(Runnable next) {
-    PauseTransition pause = new PauseTransition(SETTLE);
-    pause.setOnFinished(e -> next.run());
+  /** Goes on once that holds, and after half a minute anyway: what is said then fails the test. */
+  private static void when(BooleanSupplier holds, Runnable next) {
+    when(holds, next, LOOKS);
+  }
+
+  private static void when(BooleanSupplier holds, Runnable next, int looks) {
+    PauseTransition pause = new PauseTransition(LOOK_AGAIN);
+    pause.setOnFinished(
+        e -> {
+          if (holds.getAsBoolean() || looks == 0) {
+            next.run();
+          } else {
+            when(holds, next, looks - 1);
+          }
+        });
     pause.play();
   }
 
   private static void table(Workspace workspace, Shell shell, String label, String key) {
     shell.show(TrackList.of("all", workspace.state().get().snapshot().tracks()));
     TrackPane pane = shell.inView().tracks().orElseThrow();
+    when(
+        () -> workspace.quiet() && !pane.table().getItems().isEmpty(),
+        () -> columns(workspace, shell, pane, label, key));
+  }
+
+  private static void columns(
+      Workspace workspace, Shell shell, TrackPane pane, String label, String key) {
     ContextMenu menu = pane.table().getContextMenu();
     menu.getOnShowing().handle(null);
     say(
@@ -71,7 +90,7 @@ public final class NewFieldWindow {
             .collect(Collectors.joining()));
     pane.table().getSelectionModel().select(0);
     pane.openEdit();
-    after(() -> panel(workspace, shell, label, key));
+    when(() -> !edited(shell, key).isEmpty(), () -> panel(workspace, shell, label, key));
   }
 
   private static Stream<MenuItem> withinMenus(MenuItem item) {
@@ -81,29 +100,36 @@ public final class NewFieldWindow {
   }
 
   private static void panel(Workspace workspace, Shell shell, String label, String key) {
-    Node input = shell.lookup("#edit-" + key);
-    say("edit panel", input instanceof TextField field ? field.getText() : "");
+    say("edit panel", edited(shell, key));
     shell.go(Station.CRATES);
-    after(() -> rule(workspace, shell, label));
+    when(() -> crates(shell).getItems().size() > 1, () -> rule(shell, label));
   }
 
-  private static void rule(Workspace workspace, Shell shell, String label) {
-    if (shell.inView() instanceof CratesView
-        && shell.lookup("#crates") instanceof ListView<?> list) {
-      list.getSelectionModel().select(1);
-    }
-    after(
+  private static String edited(Shell shell, String key) {
+    return shell.lookup("#edit-" + key) instanceof TextField field ? field.getText() : "";
+  }
+
+  private static ListView<?> crates(Shell shell) {
+    return shell.lookup("#crates") instanceof ListView<?> list ? list : new ListView<>();
+  }
+
+  private static void rule(Shell shell, String label) {
+    crates(shell).getSelectionModel().select(1);
+    when(
+        () -> !fieldOfRule(shell, label).isEmpty(),
         () -> {
-          say(
-              "rule line",
-              shell.lookupAll(".combo-box").stream()
-                  .map(n -> ((ComboBox<?>) n).getItems())
-                  .filter(items -> List.copyOf(items).contains(label))
-                  .map(items -> label)
-                  .findFirst()
-                  .orElse(""));
+          say("rule line", fieldOfRule(shell, label));
           Platform.exit();
         });
+  }
+
+  private static String fieldOfRule(Shell shell, String label) {
+    return shell.lookupAll(".combo-box").stream()
+        .map(n -> ((ComboBox<?>) n).getItems())
+        .filter(items -> List.copyOf(items).contains(label))
+        .map(items -> label)
+        .findFirst()
+        .orElse("");
   }
 
   private static void say(String where, String what) {

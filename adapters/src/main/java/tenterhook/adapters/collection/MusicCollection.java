@@ -17,7 +17,6 @@ import java.util.function.Consumer;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.disk.FileCalls;
 import tenterhook.adapters.disk.MusicWalk;
-import tenterhook.adapters.disk.RelativePaths;
 import tenterhook.adapters.execution.ChangeExecutor;
 import tenterhook.adapters.execution.ChangeExecutor.Undo;
 import tenterhook.adapters.state.CollectionState;
@@ -64,9 +63,10 @@ public final class MusicCollection implements AutoCloseable {
   private final Disks disks;
   private final Covers covers;
   private final List<Consumer<Delta>> listeners = new CopyOnWriteArrayList<>();
-  private final List<Refusal> startupProblems = new CopyOnWriteArrayList<>();
+  private final StartupProblems startupProblems;
   private final Map<Integer, Long> writtenAt = new ConcurrentHashMap<>();
   private final UndoRedo undoing;
+  private final Settings settings;
   private boolean closed;
   private volatile long moment;
   private volatile CollectionState state;
@@ -75,21 +75,27 @@ public final class MusicCollection implements AutoCloseable {
     this.folder = folder;
     this.store = store;
     this.ledger = new Ledger(store);
-    this.plain = new PlainDocuments(folder, store, startupProblems);
+    this.startupProblems = new StartupProblems(folder);
+    this.plain = new PlainDocuments(folder, store, startupProblems.all());
     this.executor = new ChangeExecutor(store, ledger, calls, ownWord(store));
     this.undoing = new UndoRedo(ledger, new KeptHistory(store), this::apply);
     this.measured = new Measured(store);
     this.clock = clock;
     this.disks = new Disks(this, clock);
     this.covers = new Covers(store, this::state);
+    this.settings = new Settings(store);
     Map<String, Path> roots = new LinkedHashMap<>(store.roots());
     roots.put(Place.HOLDING_BAY, folder.resolve(MusicWalk.HOLDING_BAY));
     Codebook codebook = store.document("codebook").map(CodebookJson::read).orElse(Codebook.EMPTY);
     Crates crates = store.document("crates").map(CrateJson::fromIds).orElse(Crates.NONE);
-    Snapshot loaded = store.load();
     this.state =
         new CollectionState(
-            Derived.refreshed(loaded, codebook, loaded.known()), codebook, crates, roots);
+            store.cached().orElseGet(() -> loaded(store, codebook)), codebook, crates, roots);
+  }
+
+  private static Snapshot loaded(Store store, Codebook codebook) {
+    Snapshot loaded = store.load();
+    return Derived.refreshed(loaded, codebook, loaded.known());
   }
 
   /**
@@ -159,24 +165,9 @@ public final class MusicCollection implements AutoCloseable {
   }
 
   private void sayWaiting() {
-    store.problems().forEach(this::problem);
-    if (!RelativePaths.allNamesReadable()) {
-      problem(
-          "names of files with letters outside ASCII cannot be read as the program was started; no"
-              + " file is called lost. Start it with LC_ALL=C.UTF-8");
-    }
-    int waiting = ledger.waiting().getCardinality();
-    if (waiting > 0) {
-      problem(
-          "the last change of "
-              + waiting
-              + " tracks is not yet certain on their files, since their disk is not there or cannot"
-              + " be written; it is finished when it is");
-    }
-  }
-
-  private void problem(String words) {
-    startupProblems.add(new Refusal(0, folder.toString(), words));
+    store.problems().forEach(startupProblems::add);
+    startupProblems.sayUnreadableNames();
+    startupProblems.sayWaiting(ledger.waiting().getCardinality());
   }
 
   /**
@@ -211,7 +202,7 @@ public final class MusicCollection implements AutoCloseable {
 
   /** Files that could not be read when the collection was opened, and what was kept instead. */
   public List<Refusal> startupProblems() {
-    return List.copyOf(startupProblems);
+    return List.copyOf(startupProblems.all());
   }
 
   /** Calls a listener after every change, on the thread that made it. */
@@ -320,7 +311,7 @@ public final class MusicCollection implements AutoCloseable {
         listener.accept(delta);
       } catch (RuntimeException | Error broken) {
         // what was done is done: a view that breaks over it must not make it look undone
-        startupProblems.add(new Refusal(0, "view", "could not follow what was changed: " + broken));
+        startupProblems.addView(broken);
       }
     }
   }
@@ -472,12 +463,12 @@ public final class MusicCollection implements AutoCloseable {
    * @param name its name
    */
   public Optional<String> setting(String name) {
-    return store.document("setting:" + name);
+    return settings.get(name);
   }
 
   /** Remembers a setting of the interface. */
   public void keepSetting(String name, String text) {
-    store.putDocument("setting:" + name, text);
+    settings.keep(name, text);
   }
 
   @Override
@@ -487,9 +478,11 @@ public final class MusicCollection implements AutoCloseable {
     }
     closed = true;
     try {
-      noteCompleteness();
+      if (store.cached().filter(state.snapshot()::equals).isEmpty()) { // else it was noted before
+        noteCompleteness();
+      }
     } finally {
-      store.close();
+      store.close(state.snapshot());
     }
   }
 }

@@ -20,6 +20,7 @@ import tenterhook.adapters.disk.RelativePaths;
 import tenterhook.adapters.execution.ScanCells;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.adapters.tagfile.Reading;
+import tenterhook.adapters.tagfile.SealedReading;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.change.Outcome.Refusal;
@@ -32,7 +33,11 @@ import tenterhook.core.track.Snapshot;
 
 /** One walk through a folder of a root: reads what is new or changed, sees what is lost or back. */
 final class Scan {
-  private static final int BATCH = 256;
+  /** So many files are kept by one transaction. */
+  private static final int BATCH = 1024;
+
+  /** Disks that spin are not made faster by many hands, and the tags are small. */
+  private static final int HANDS = Math.clamp(Runtime.getRuntime().availableProcessors(), 2, 4);
 
   private final CollectionState state;
   private final String root;
@@ -198,32 +203,41 @@ final class Scan {
     }
   }
 
+  /** While one batch is kept, the next one is read already. */
   private boolean read(List<FileToRead> tasks, Progress progress) {
-    try (ExecutorService pool = Executors.newFixedThreadPool(2)) {
-      for (int from = 0; from < tasks.size(); from += BATCH) {
-        List<FileToRead> batch = tasks.subList(from, Math.min(tasks.size(), from + BATCH));
+    try (ExecutorService pool = Executors.newFixedThreadPool(HANDS)) {
+      ReadingBatch ahead = begin(pool, tasks, 0);
+      while (!ahead.tasks().isEmpty()) {
+        ReadingBatch now = ahead;
         if (progress.stopped()) {
+          now.readings().forEach(r -> r.cancel(false));
           return false;
         }
-        readBatch(pool, batch, from, tasks.size(), progress);
+        ahead = begin(pool, tasks, now.from() + now.tasks().size());
+        keep(now, tasks.size(), progress);
       }
     }
     return true;
   }
 
-  private void readBatch(
-      ExecutorService pool, List<FileToRead> batch, long from, long all, Progress progress) {
+  /** Files that are being read, and the moment before they were. */
+  private record ReadingBatch(
+      int from, long since, List<FileToRead> tasks, List<Future<List<Cell>>> readings) {}
+
+  private ReadingBatch begin(ExecutorService pool, List<FileToRead> tasks, int from) {
+    List<FileToRead> some = tasks.subList(from, Math.min(tasks.size(), from + BATCH));
     long since = collection.moment();
-    List<Future<List<Cell>>> readings = new ArrayList<>();
-    for (FileToRead task : batch) {
-      readings.add(pool.submit(() -> cells(task)));
-    }
+    return new ReadingBatch(
+        from, since, some, some.stream().map(t -> pool.submit(() -> cells(t))).toList());
+  }
+
+  private void keep(ReadingBatch batch, long all, Progress progress) {
     List<Cell> cells = new ArrayList<>();
-    for (int i = 0; i < batch.size(); i++) {
-      take(batch.get(i), readings.get(i), cells);
-      progress.at(from + i + 1, all, batch.get(i).path());
+    for (int i = 0; i < batch.tasks().size(); i++) {
+      take(batch.tasks().get(i), batch.readings().get(i), cells);
+      progress.at(batch.from() + i + 1, all, batch.tasks().get(i).path());
     }
-    collection.keep(cells, since);
+    collection.keep(cells, batch.since());
   }
 
   private void take(FileToRead task, Future<List<Cell>> reading, List<Cell> cells) {
@@ -253,9 +267,9 @@ final class Scan {
     if (task.file().size() == 0) {
       throw new Unreadable("is empty");
     }
-    Reading reading = TagFiles.read(task.file().path());
-    List<Cell> cells = ScanCells.of(task.id(), reading, task.file().path());
-    plays(task, reading, cells);
+    SealedReading sealed = TagFiles.readSealed(task.file().path());
+    List<Cell> cells = ScanCells.of(task.id(), sealed, task.file().path());
+    plays(task, sealed.reading(), cells);
     if (task.fresh()) {
       cells.add(new Cell(task.id(), Fields.ROOT, root));
       cells.add(new Cell(task.id(), Fields.PATH, task.path()));

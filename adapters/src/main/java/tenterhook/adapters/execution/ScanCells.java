@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import tenterhook.adapters.tagfile.AudioPayload;
 import tenterhook.adapters.tagfile.Reading;
+import tenterhook.adapters.tagfile.SealedReading;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.field.Fields;
@@ -23,13 +24,17 @@ public final class ScanCells {
 
   /** All values that come from a file: tags, technical data, size, time and that it is there. */
   public static List<Cell> of(int id, Reading reading, Path file) throws IOException {
-    Map<Field<?>, String> values = new HashMap<>(reading.values());
+    return of(id, new SealedReading(reading, seal(file)), file);
+  }
+
+  /** The same of a file that was recognised while it was read. */
+  public static List<Cell> of(int id, SealedReading sealed, Path file) throws IOException {
+    Map<Field<?>, String> values = new HashMap<>(sealed.reading().values());
     BasicFileAttributes attributes = Files.readAttributes(file, BasicFileAttributes.class);
     values.put(Fields.SIZE, String.valueOf(attributes.size()));
     values.put(Fields.MODIFIED, String.valueOf(attributes.lastModifiedTime().toMillis()));
-    AudioPayload.Seal seal = seal(file);
-    values.put(Fields.TAGS_SEAL, seal.tags());
-    values.put(Fields.SOUND_SEAL, seal.sound());
+    values.put(Fields.TAGS_SEAL, sealed.seal().tags());
+    values.put(Fields.SOUND_SEAL, sealed.seal().sound());
     values.put(Fields.READ_WITH, String.valueOf(Fields.version()));
     List<Cell> cells = new ArrayList<>();
     for (Field<?> field : Fields.all()) {
@@ -68,7 +73,7 @@ public final class ScanCells {
     try {
       return AudioPayload.seal(file);
     } catch (IOException | RuntimeException damaged) {
-      return new AudioPayload.Seal("", "");
+      return AudioPayload.Seal.NONE;
     }
   }
 }

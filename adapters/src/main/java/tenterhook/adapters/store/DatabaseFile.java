@@ -60,15 +60,19 @@ final class DatabaseFile {
   /**
    * Compares the database with its checksum; one that was not closed in good order has none.
    *
+   * @return the checksum, by which the database is known to be as it was closed; empty for none
    * @throws CollectionRefused when a bit of it is another than when it was closed
    */
-  void check() throws IOException, CollectionRefused {
+  Optional<String> check() throws IOException, CollectionRefused {
     Path sum = folder.resolve(SUM);
-    if (Files.exists(sum)
-        && Files.exists(file)
-        && Files.size(file) > 0
-        && !Files.exists(folder.resolve(Store.FILE + "-wal"))
-        && !Files.readString(sum).strip().equals(sum(file))) {
+    if (!Files.exists(sum)
+        || !Files.exists(file)
+        || Files.size(file) == 0
+        || Files.exists(folder.resolve(Store.FILE + "-wal"))) {
+      return Optional.empty();
+    }
+    String known = Files.readString(sum).strip();
+    if (!known.equals(sum(file))) {
       throw new CollectionRefused(
           "the database "
               + file
@@ -83,6 +87,7 @@ final class DatabaseFile {
                               + " away")
                   .orElse("To open it as it is, take " + sum.getFileName() + " away"));
     }
+    return Optional.of(known);
   }
 
   /** Takes the checksum away: the database is going to change. */
@@ -90,13 +95,20 @@ final class DatabaseFile {
     Files.deleteIfExists(folder.resolve(SUM));
   }
 
-  /** Writes the checksum of the closed database. */
-  void closed() throws IOException {
-    if (Files.exists(file) && !Files.exists(folder.resolve(Store.FILE + "-wal"))) {
-      Path part = folder.resolve(SUM + ".part");
-      Files.writeString(part, sum(file) + "\n", StandardCharsets.US_ASCII);
-      Files.move(part, folder.resolve(SUM), StandardCopyOption.REPLACE_EXISTING);
+  /**
+   * Writes the checksum of the closed database.
+   *
+   * @return the checksum; empty when the database was not closed in good order
+   */
+  Optional<String> closed() throws IOException {
+    if (!Files.exists(file) || Files.exists(folder.resolve(Store.FILE + "-wal"))) {
+      return Optional.empty();
     }
+    String sum = sum(file);
+    Path part = folder.resolve(SUM + ".part");
+    Files.writeString(part, sum + "\n", StandardCharsets.US_ASCII);
+    Files.move(part, folder.resolve(SUM), StandardCopyOption.REPLACE_EXISTING);
+    return Optional.of(sum);
   }
 
   private static String sum(Path file) throws IOException {

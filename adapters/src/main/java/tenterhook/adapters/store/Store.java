@@ -1,12 +1,8 @@
 package tenterhook.adapters.store;
 
 import java.io.IOException;
-import java.nio.channels.FileChannel;
-import java.nio.channels.FileLock;
-import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
@@ -21,7 +17,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.apache.commons.dbutils.QueryRunner;
 import org.jspecify.annotations.Nullable;
-import tenterhook.core.field.Field;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
 
@@ -32,8 +27,6 @@ import tenterhook.core.track.Snapshot;
 public final class Store implements AutoCloseable {
   /** The database's file name in the collection's folder. */
   public static final String FILE = "collection.db";
-
-  private static final int MOST_CELLS = 200_000;
 
   /** Says what the database says and no more: a message must not hold what was to be stored. */
   private static final QueryRunner RUNNER =
@@ -47,20 +40,26 @@ public final class Store implements AutoCloseable {
 
   private final Connection db;
   private final DatabaseFile file;
+  private final ColumnCache columns;
   private final List<String> problems;
-  private final FileChannel lockFile;
-  private final FileLock lock;
+  private final CollectionLock lock;
+
+  /** The tracks as they were found in the column cache. */
+  private @Nullable Snapshot cached;
+
+  /** Whether the database failed once, so that what is in memory may not stand in it. */
+  private boolean broken;
 
   private Store(
       Connection db,
       DatabaseFile file,
+      ColumnCache columns,
       List<String> problems,
-      FileChannel lockFile,
-      FileLock lock) {
+      CollectionLock lock) {
     this.db = db;
     this.file = file;
+    this.columns = columns;
     this.problems = List.copyOf(problems);
-    this.lockFile = lockFile;
     this.lock = lock;
   }
 
@@ -71,44 +70,39 @@ public final class Store implements AutoCloseable {
    * @throws CollectionRefused when it is in use, newer or damaged; it is then not touched
    */
   public static Store open(Path folder) throws CollectionRefused {
-    FileChannel channel = null;
+    CollectionLock lock = CollectionLock.take(folder);
     try {
-      Files.createDirectories(folder);
-      channel =
-          FileChannel.open(
-              folder.resolve("collection.lock"),
-              StandardOpenOption.CREATE,
-              StandardOpenOption.WRITE);
-      return open(folder, channel, locked(folder, channel));
+      return open(folder, lock);
     } catch (IOException | SQLException trouble) {
-      close(channel);
-      throw new CollectionRefused(
-          "the collection in "
-              + folder
-              + " cannot be opened and was not touched: "
-              + trouble.getMessage(),
-          trouble);
+      lock.release();
+      throw CollectionRefused.untouched(folder, trouble);
     } catch (CollectionRefused refused) {
-      close(channel);
+      lock.release();
       throw refused;
     }
   }
 
-  private static Store open(Path folder, FileChannel channel, FileLock lock)
+  private static Store open(Path folder, CollectionLock lock)
       throws IOException, SQLException, CollectionRefused {
     DatabaseFile file = new DatabaseFile(folder);
     List<String> problems = file.isMissing() ? List.of(gone(file)) : List.of();
-    file.check();
+    Optional<String> sum = file.check();
     file.backUp(LocalDate.now(ZoneId.systemDefault()), "");
+    ColumnCache columns = new ColumnCache(folder);
+    Optional<Snapshot> cached = sum.flatMap(columns::read);
     Connection db = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve(FILE));
     try {
-      prepare(db, folder);
+      if (prepare(db, folder, sum.isPresent())) {
+        cached = Optional.empty();
+      }
       file.opened();
     } catch (SQLException | CollectionRefused | IOException | RuntimeException refused) {
       db.close();
       throw refused;
     }
-    return new Store(db, file, problems, channel, lock);
+    Store store = new Store(db, file, columns, problems, lock);
+    store.cached = cached.orElse(null);
+    return store;
   }
 
   private static String gone(DatabaseFile file) throws IOException {
@@ -119,46 +113,37 @@ public final class Store implements AutoCloseable {
             .orElse("There is no copy of it");
   }
 
-  private static void close(@Nullable FileChannel channel) throws CollectionRefused {
-    try {
-      if (channel != null) {
-        channel.close();
-      }
-    } catch (IOException trouble) {
-      throw new CollectionRefused("the lock cannot be released", trouble);
-    }
-  }
-
-  private static FileLock locked(Path folder, FileChannel channel)
-      throws IOException, CollectionRefused {
-    FileLock lock;
-    try {
-      lock = channel.tryLock();
-    } catch (OverlappingFileLockException sameProgram) {
-      lock = null;
-    }
-    if (lock == null) {
-      throw new CollectionRefused(
-          "the collection in " + folder + " is open in another Tenterhook; close that one first");
-    }
-    return lock;
-  }
-
-  private static void prepare(Connection db, Path folder) throws SQLException, CollectionRefused {
+  /**
+   * Makes the database ready. What is as it was closed, to the bit, need not be gone through by the
+   * engine as well.
+   *
+   * @return whether it was brought to another form, so that its tracks may be others
+   */
+  private static boolean prepare(Connection db, Path folder, boolean asClosed)
+      throws SQLException, CollectionRefused {
     try (Statement statement = db.createStatement()) {
       statement.execute("PRAGMA journal_mode = WAL");
       statement.execute("PRAGMA synchronous = FULL");
-      try (ResultSet check = statement.executeQuery("PRAGMA quick_check")) {
-        if (!check.next() || !check.getString(1).equals("ok")) {
-          throw new CollectionRefused(
-              "the database in " + folder + " is damaged; it was not touched");
-        }
+      if (!asClosed) {
+        check(statement, folder);
       }
     }
-    if (Schema.isOlder(db)) {
+    boolean older = Schema.isOlder(db);
+    if (older) {
       keepOlder(db, folder);
     }
     Schema.bringUp(db);
+    return older;
+  }
+
+  private static void check(Statement statement, Path folder)
+      throws SQLException, CollectionRefused {
+    try (ResultSet check = statement.executeQuery("PRAGMA quick_check")) {
+      if (!check.next() || !check.getString(1).equals("ok")) {
+        throw new CollectionRefused(
+            "the database in " + folder + " is damaged; it was not touched");
+      }
+    }
   }
 
   /** Before its form changes, a copy of it is kept. */
@@ -211,6 +196,7 @@ public final class Store implements AutoCloseable {
       }
       return result;
     } catch (SQLException trouble) {
+      broken = true;
       takeBack(outermost, trouble);
       throw StoreBroken.by(trouble);
     } catch (RuntimeException trouble) {
@@ -250,35 +236,21 @@ public final class Store implements AutoCloseable {
   }
 
   /**
+   * All tracks with their derived fields, where they are kept beside the database as it is now.
+   *
+   * @return empty when they have to be read from it
+   */
+  public Optional<Snapshot> cached() {
+    return Optional.ofNullable(cached);
+  }
+
+  /**
    * All tracks, with empty derived fields.
    *
    * @throws StoreBroken when the database cannot be read or written
    */
   public Snapshot load() {
-    Snapshot[] snapshot = {Snapshot.empty()};
-    List<Cell> cells = new ArrayList<>();
-    List<Field<?>> fields = Schema.stored();
-    each(
-        "SELECT id, " + Schema.columns() + " FROM track",
-        row -> {
-          read(row, fields, cells);
-          if (cells.size() > MOST_CELLS) {
-            snapshot[0] = snapshot[0].with(cells);
-            cells.clear();
-          }
-        });
-    return snapshot[0].with(cells);
-  }
-
-  private static void read(ResultSet row, List<Field<?>> fields, List<Cell> cells)
-      throws SQLException {
-    int id = row.getInt(1);
-    for (int i = 0; i < fields.size(); i++) {
-      String raw = row.getString(i + 2);
-      if (!raw.isEmpty()) {
-        cells.add(new Cell(id, fields.get(i), raw));
-      }
-    }
+    return StoredTracks.load(this);
   }
 
   /**
@@ -288,27 +260,7 @@ public final class Store implements AutoCloseable {
    * @throws StoreBroken when the database cannot be read or written
    */
   public void put(List<Cell> cells) {
-    Map<Field<?>, List<Object[]>> byField = byField(cells);
-    together(
-        () -> {
-          batch(
-              "INSERT OR IGNORE INTO track (id) VALUES (?)",
-              cells.stream().map(Cell::id).distinct().map(id -> new Object[] {id}).toList());
-          byField.forEach(
-              (field, values) ->
-                  batch("UPDATE track SET " + Schema.column(field) + " = ? WHERE id = ?", values));
-        });
-  }
-
-  private static Map<Field<?>, List<Object[]>> byField(List<Cell> cells) {
-    Map<Field<?>, List<Object[]>> byField = new LinkedHashMap<>();
-    for (Cell cell : cells) {
-      byField
-          .computeIfAbsent(cell.field(), f -> new ArrayList<>())
-          .add(new Object[] {cell.raw(), cell.id()});
-    }
-    byField.keySet().retainAll(Schema.stored());
-    return byField;
+    StoredTracks.put(this, cells);
   }
 
   /**
@@ -366,6 +318,21 @@ public final class Store implements AutoCloseable {
    */
   public Optional<String> document(String name) {
     return first("SELECT text FROM document WHERE name = ?", row -> row.getString(1), name);
+  }
+
+  /**
+   * All kept texts whose names begin alike.
+   *
+   * @param prefix how they begin, without a wildcard in it
+   * @return by the rest of the name
+   * @throws StoreBroken when the database cannot be read or written
+   */
+  public Map<String, String> documents(String prefix) {
+    Map<String, String> texts = new LinkedHashMap<>();
+    each(
+        "SELECT name, text FROM document WHERE name LIKE ? || '%'",
+        row -> texts.put(row.getString(1).substring(prefix.length()), row.getString(2)), prefix);
+    return texts;
   }
 
   /**
@@ -468,15 +435,42 @@ public final class Store implements AutoCloseable {
     inTransaction(db -> RUNNER.batch(db, sql, values.toArray(Object[][]::new)));
   }
 
+  /**
+   * Closes the database and keeps its tracks beside it, to be quick at the next opening.
+   *
+   * @param snapshot what the database holds, with its derived fields
+   */
+  public void close(Snapshot snapshot) {
+    close(Optional.of(snapshot));
+  }
+
   @Override
   public void close() {
+    close(Optional.empty());
+  }
+
+  private void close(Optional<Snapshot> snapshot) {
     try {
       db.close();
-      file.closed();
+      Optional<String> sum = file.closed();
+      if (sum.isPresent() && snapshot.isPresent() && !broken) {
+        keepColumns(snapshot.get(), sum.get());
+      }
       lock.release();
-      lockFile.close();
-    } catch (SQLException | IOException trouble) {
+    } catch (SQLException | IOException | CollectionRefused trouble) {
       throw new StoreBroken("the collection could not be closed cleanly", trouble);
+    }
+  }
+
+  private void keepColumns(Snapshot snapshot, String sum) {
+    try {
+      if (snapshot == cached) {
+        columns.keepFor(sum);
+      } else {
+        columns.write(snapshot, sum);
+      }
+    } catch (IOException noRoom) {
+      // what could not be kept is read from the database
     }
   }
 }

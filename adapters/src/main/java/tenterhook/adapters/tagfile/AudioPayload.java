@@ -23,7 +23,10 @@ public final class AudioPayload {
    * @param sound hash of the length of what sounds and of two samples of it, 16 hex digits: the
    *     same after tags were rewritten, another for another recording
    */
-  public record Seal(String tags, String sound) {}
+  public record Seal(String tags, String sound) {
+    /** Of a file that has tags but no sound where its format says. */
+    public static final Seal NONE = new Seal("", "");
+  }
 
   /**
    * The payload's hash. In ISO base media files it covers what the sample tables point to, in their
@@ -48,13 +51,17 @@ public final class AudioPayload {
    * @throws IOException when the file cannot be read or has no payload where its format says
    */
   public static Seal seal(Path path) throws IOException {
+    try (FileBytes in = FileBytes.open(path)) {
+      return seal(in, read(in, path));
+    }
+  }
+
+  /** The seal of a file that is open. */
+  static Seal seal(FileBytes in, MusicFile file) throws IOException {
     MessageDigest tags = SafeFiles.newDigest();
     MessageDigest sound = SafeFiles.newDigest();
-    try (FileBytes in = FileBytes.open(path)) {
-      MusicFile file = read(in, path);
-      file.digestRest(in, tags);
-      file.sampleSound(in, sound);
-    }
+    file.digestRest(in, tags);
+    file.sampleSound(in, sound);
     return new Seal(shortened(tags), shortened(sound));
   }
 

@@ -57,6 +57,25 @@ public final class TagFiles {
     return with(path, (in, file) -> reading(file));
   }
 
+  /**
+   * Reads a file that is to be recognised later.
+   *
+   * @param path a music file
+   * @return its values and its seal, read while it was open once
+   * @throws Unreadable when it is damaged, or of another kind
+   */
+  public static SealedReading readSealed(Path path) throws Unreadable {
+    return with(path, (in, file) -> new SealedReading(reading(file), seal(in, file)));
+  }
+
+  private static AudioPayload.Seal seal(FileBytes in, MusicFile file) {
+    try {
+      return AudioPayload.seal(in, file);
+    } catch (IOException | RuntimeException damaged) {
+      return AudioPayload.Seal.NONE; // it is listed all the same
+    }
+  }
+
   private static Reading reading(MusicFile file) {
     Map<Field<?>, String> values = new HashMap<>();
     technical(file.properties(), values);

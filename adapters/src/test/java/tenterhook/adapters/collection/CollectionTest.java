@@ -15,6 +15,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.JavaProgram;
 import tenterhook.adapters.Wavs;
+import tenterhook.adapters.store.KeptColumns;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.change.Outcome;
@@ -80,6 +81,7 @@ public abstract class CollectionTest {
 
   protected void reopen() throws Exception {
     collection.close();
+    KeptColumns.check(folder.resolve("collection"));
     open();
   }
 

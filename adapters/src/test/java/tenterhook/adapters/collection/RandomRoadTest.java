@@ -17,6 +17,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.SmallBook;
 import tenterhook.adapters.Wavs;
+import tenterhook.adapters.store.KeptColumns;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
@@ -54,6 +55,11 @@ class RandomRoadTest {
 
   private void open() throws Exception {
     collection = MusicCollection.open(folder.resolve("collection"), InstantSource.system());
+  }
+
+  private void close() throws Exception {
+    collection.close();
+    KeptColumns.check(folder.resolve("collection"));
   }
 
   private void begin() throws Exception {
@@ -171,7 +177,7 @@ class RandomRoadTest {
     for (int i = 0; i < 12; i++) {
       apply(any(random));
       if (i == 6) {
-        collection.close();
+        close();
         open();
       }
     }
@@ -186,7 +192,7 @@ class RandomRoadTest {
     assertThat(all()).isEqualTo(before);
     assertThat(sounds()).isEqualTo(sounds);
     filesAgree();
-    collection.close();
+    close();
   }
 
   @ParameterizedTest
@@ -211,7 +217,7 @@ class RandomRoadTest {
     }
     assertThat(all()).isEqualTo(after);
     filesAgree();
-    collection.close();
+    close();
   }
 
   @ParameterizedTest

@@ -1,17 +1,22 @@
 package tenterhook.core.arrival;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
+import java.util.Set;
 import java.util.function.IntPredicate;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
+import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.text.NameKey;
+import tenterhook.core.track.Column;
+import tenterhook.core.track.Dictionary;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.weave.WeaveColumn;
 
@@ -55,49 +60,71 @@ public final class Arrivals {
    */
   public static RoaringBitmap open(
       Snapshot snapshot, Codebook codebook, Collection<String> demanded) {
+    return snapshot.tracks(isOpen(snapshot, codebook, demanded));
+  }
+
+  /** A test for such tracks, for one moment. */
+  public static IntPredicate isOpen(
+      Snapshot snapshot, Codebook codebook, Collection<String> demanded) {
     List<IntPredicate> holes = new ArrayList<>();
     for (WeaveColumn column : WeaveColumn.all(codebook)) {
       if (demanded.contains(column.key())) {
         holes.add(column.holes(snapshot, codebook));
       }
     }
-    return snapshot.tracks(
-        id -> !snapshot.lost(id) && holes.stream().anyMatch(hole -> hole.test(id)));
+    return id -> !snapshot.lost(id) && holes.stream().anyMatch(hole -> hole.test(id));
   }
 
   /** The batches that are not finished, the oldest first. */
   public static List<Batch> batches(
       Snapshot snapshot, Codebook codebook, Collection<String> demanded) {
     RoaringBitmap open = open(snapshot, codebook, demanded);
-    Map<String, Batch> byName = new TreeMap<>();
+    Column arrivals = snapshot.column(Fields.ARRIVAL);
+    Column folders = snapshot.column(Fields.FOLDER);
+    Map<Long, Batch> byNumbers = new HashMap<>();
     snapshot
         .tracks(id -> !snapshot.lost(id))
         .forEach(
             (int id) -> {
-              String arrived = snapshot.raw(id, Fields.ARRIVAL);
-              String folder = snapshot.raw(id, Fields.FOLDER);
+              long key = (long) arrivals.number(id) << Integer.SIZE | folders.number(id);
               Batch batch =
-                  byName.computeIfAbsent(
-                      arrived + "\n" + folder,
-                      n -> new Batch(arrived, folder, new RoaringBitmap(), new RoaringBitmap()));
+                  byNumbers.computeIfAbsent(
+                      key,
+                      n ->
+                          new Batch(
+                              arrivals.text(id),
+                              folders.text(id),
+                              new RoaringBitmap(),
+                              new RoaringBitmap()));
               batch.all().add(id);
               if (open.contains(id)) {
                 batch.open().add(id);
               }
             });
-    return byName.values().stream().filter(b -> !b.open().isEmpty()).toList();
+    return byNumbers.values().stream()
+        .filter(b -> !b.open().isEmpty())
+        .sorted(Comparator.comparing(Batch::arrived).thenComparing(Batch::folder))
+        .toList();
   }
 
   /** The tracks of a batch that the collection had before, in whatever folder. */
   public static List<Copy> copies(Snapshot snapshot, Batch batch) {
     Map<String, List<Integer>> byContent = new HashMap<>();
     Map<String, List<Integer>> bySong = new HashMap<>();
+    BitSet contents = numbers(snapshot, Fields.CONTENT, batch.all());
+    BitSet artists = sameKeys(snapshot, Fields.ARTIST, batch.all());
+    Column content = snapshot.column(Fields.CONTENT);
+    Column artist = snapshot.column(Fields.ARTIST);
     snapshot
         .tracks(id -> !batch.all().contains(id))
         .forEach(
             (int id) -> {
-              put(byContent, snapshot.raw(id, Fields.CONTENT), id);
-              put(bySong, song(snapshot, id), id);
+              if (contents.get(content.number(id))) {
+                put(byContent, content.text(id), id);
+              }
+              if (artists.get(artist.number(id))) {
+                put(bySong, song(snapshot, id), id);
+              }
             });
     List<Copy> copies = new ArrayList<>();
     batch
@@ -117,6 +144,24 @@ public final class Arrivals {
                   .ifPresent(other -> copies.add(new Copy(id, other, !same.isEmpty())));
             });
     return copies;
+  }
+
+  private static BitSet numbers(Snapshot snapshot, Field<?> field, RoaringBitmap ids) {
+    BitSet numbers = new BitSet();
+    ids.forEach((int id) -> numbers.set(snapshot.column(field).number(id)));
+    return numbers;
+  }
+
+  /** The numbers of all names that are one of those that some tracks have, however spelled. */
+  private static BitSet sameKeys(Snapshot snapshot, Field<?> field, RoaringBitmap ids) {
+    Set<String> keys = new HashSet<>();
+    ids.forEach((int id) -> keys.add(NameKey.of(snapshot.raw(id, field))));
+    Dictionary names = snapshot.column(field).dictionary();
+    BitSet same = new BitSet(names.size());
+    for (int number = 1; number < names.size(); number++) {
+      same.set(number, keys.contains(NameKey.of(names.text(number))));
+    }
+    return same;
   }
 
   private static boolean earlier(Snapshot snapshot, int a, int b) {

@@ -2,12 +2,12 @@ package tenterhook.core.crate;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
@@ -20,7 +20,7 @@ import tenterhook.core.track.TrackOrder;
 
 /**
  * What every crate holds at one moment. Rules are answered when first asked for; after a change
- * only the changed tracks are tested again. Not for several threads at once.
+ * only the changed tracks are tested again. May be asked by several threads at once.
  */
 public final class CrateContents {
   /** So few changed tracks are asked one by one. */
@@ -31,7 +31,7 @@ public final class CrateContents {
   private final Crates crates;
   private final LocalDate today;
   private final Finder finder;
-  private final Map<String, RoaringBitmap> answers = new HashMap<>();
+  private final Map<String, RoaringBitmap> answers = new ConcurrentHashMap<>();
   private final List<Prepared> prepared;
 
   /** What conditions of this moment ask for by name. */
@@ -179,6 +179,11 @@ public final class CrateContents {
     return shared(name).map(RoaringBitmap::clone);
   }
 
+  /** Whether a crate of a name holds a track, its limit not counted. */
+  public boolean holds(String name, int id) {
+    return shared(name).filter(tracks -> tracks.contains(id)).isPresent();
+  }
+
   /** The same without a copy, for who does not alter it. */
   private Optional<RoaringBitmap> shared(String name) {
     RoaringBitmap known = answers.get(key(name));
@@ -243,7 +248,7 @@ public final class CrateContents {
     RoaringBitmap resting = new RoaringBitmap();
     scope.forEach(
         (int id) -> {
-          if (!snapshot.raw(id, Fields.RESTING).isEmpty()) {
+          if (!snapshot.isBlank(id, Fields.RESTING)) {
             resting.add(id);
           }
         });

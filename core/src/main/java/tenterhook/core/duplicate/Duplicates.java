@@ -2,6 +2,7 @@ package tenterhook.core.duplicate;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
@@ -17,6 +18,7 @@ import tenterhook.core.duplicate.SoundPairs.Pair;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.text.NameKey;
+import tenterhook.core.track.Column;
 import tenterhook.core.track.Snapshot;
 
 /**
@@ -80,10 +82,9 @@ public final class Duplicates {
   /** The tracks that share their size with another one and whose content is not yet known. */
   public static RoaringBitmap toHash(Snapshot snapshot) {
     RoaringBitmap ids = new RoaringBitmap();
-    present(snapshot, Fields.SIZE).values().stream()
-        .filter(same -> same.size() > 1)
+    equal(snapshot, Fields.SIZE).stream()
         .flatMap(List::stream)
-        .filter(id -> snapshot.raw(id, Fields.CONTENT).isEmpty())
+        .filter(id -> snapshot.isBlank(id, Fields.CONTENT))
         .forEach(ids::add);
     return ids;
   }
@@ -154,22 +155,30 @@ public final class Duplicates {
     return pairs;
   }
 
-  private static Map<String, List<Integer>> present(Snapshot snapshot, Field<?> field) {
-    Map<String, List<Integer>> byValue = new HashMap<>();
+  /** The tracks that are there and have the same value as another one, by that value. */
+  private static Collection<List<Integer>> equal(Snapshot snapshot, Field<?> field) {
+    Column column = snapshot.column(field);
+    int[] firsts = new int[column.dictionary().size()];
+    Map<Integer, List<Integer>> byNumber = new HashMap<>();
     snapshot
         .tracks()
         .forEach(
             (int id) -> {
-              String value = snapshot.raw(id, field);
-              if (!value.isEmpty() && !snapshot.lost(id)) {
-                byValue.computeIfAbsent(value, v -> new ArrayList<>(1)).add(id);
+              int number = column.number(id);
+              if (number == 0 || snapshot.lost(id)) {
+                return;
+              }
+              if (firsts[number] == 0) {
+                firsts[number] = id;
+              } else {
+                byNumber.computeIfAbsent(number, n -> new ArrayList<>(List.of(firsts[n]))).add(id);
               }
             });
-    return byValue;
+    return byNumber.values();
   }
 
   private void joinEqual(Field<?> field, Evidence by) {
-    for (List<Integer> same : present(snapshot, field).values()) {
+    for (List<Integer> same : equal(snapshot, field)) {
       for (int i = 1; i < same.size(); i++) {
         join(same.getFirst(), same.get(i), by);
       }

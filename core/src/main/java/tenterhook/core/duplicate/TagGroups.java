@@ -1,10 +1,12 @@
 package tenterhook.core.duplicate;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.duplicate.Criteria.CriteriaLine;
 import tenterhook.core.field.Fields;
@@ -50,7 +52,9 @@ final class TagGroups {
     List<List<Integer>> groups = new ArrayList<>();
     for (List<Integer> same : byKey.values()) {
       if (same.size() > 1) {
-        groups.addAll(apart(same, 0));
+        byVersion(same).stream()
+            .filter(one -> one.size() > 1)
+            .forEach(one -> groups.addAll(apart(one, 0)));
       }
     }
     groups.sort(Comparator.comparing(List::getFirst));
@@ -73,7 +77,14 @@ final class TagGroups {
         key.append(part).append('\n');
       }
     }
-    return key.append(version(snapshot.raw(id, Fields.TITLE))).append('\n').toString();
+    return key.append('\n').toString();
+  }
+
+  /** Versions are told last, since that takes longest and few tracks agree in all else. */
+  private Collection<List<Integer>> byVersion(List<Integer> same) {
+    return same.stream()
+        .collect(Collectors.groupingBy(id -> version(snapshot.raw(id, Fields.TITLE))))
+        .values();
   }
 
   /**

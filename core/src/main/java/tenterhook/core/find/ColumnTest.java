@@ -3,8 +3,10 @@ package tenterhook.core.find;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import org.roaringbitmap.FastAggregation;
 import org.roaringbitmap.RoaringBitmap;
 import org.roaringbitmap.RoaringBitmapWriter;
@@ -23,7 +25,7 @@ final class ColumnTest {
   private static final String SEPARATOR = String.valueOf(FieldType.SEPARATOR);
 
   /** So few tracks are asked one by one. */
-  private static final int SMALL = 64;
+  static final int SMALL = 64;
 
   private ColumnTest() {}
 
@@ -31,6 +33,80 @@ final class ColumnTest {
   @FunctionalInterface
   interface TextTest {
     boolean holds(Dictionary dictionary, int number);
+
+    /**
+     * The numbers of all values that pass, where a dictionary can tell them quicker than one by
+     * one.
+     *
+     * @return not to be altered; empty where each is to be asked
+     */
+    default Optional<BitSet> all(Dictionary dictionary) {
+      return Optional.empty();
+    }
+
+    /** The tracks of a scope that pass, where the column keeps them; empty where it does not. */
+    default Optional<RoaringBitmap> kept(Column column, RoaringBitmap scope) {
+      return Optional.empty();
+    }
+  }
+
+  /** A test for holes, which a column keeps. */
+  private record OfHoles(Field<?> field) implements TextTest {
+    @Override
+    public boolean holds(Dictionary dictionary, int number) {
+      return dictionary.holes(field).get(number);
+    }
+
+    @Override
+    public Optional<RoaringBitmap> kept(Column column, RoaringBitmap scope) {
+      RoaringBitmap found = RoaringBitmap.and(scope, column.holes(field));
+      RoaringBitmap beyond = scope.clone();
+      beyond.remove(0L, column.end());
+      found.or(beyond);
+      return Optional.of(found);
+    }
+  }
+
+  /** A test that a dictionary answers for all its values at once. */
+  private record OfAll(TextTest one, Function<Dictionary, BitSet> passing) implements TextTest {
+    @Override
+    public boolean holds(Dictionary dictionary, int number) {
+      return one.holds(dictionary, number);
+    }
+
+    @Override
+    public Optional<BitSet> all(Dictionary dictionary) {
+      return Optional.of(passing.apply(dictionary));
+    }
+  }
+
+  /**
+   * The tracks of a scope that have a word in any of several columns.
+   *
+   * @param word folded for searching
+   */
+  static RoaringBitmap containing(String word, List<Column> columns, RoaringBitmap scope) {
+    RoaringBitmapWriter<RoaringBitmap> found =
+        RoaringBitmapWriter.writer().optimiseForArrays().get();
+    List<Column> with = new ArrayList<>();
+    List<BitSet> passing = new ArrayList<>();
+    for (Column column : columns) {
+      BitSet numbers = column.dictionary().containing(word);
+      if (!numbers.isEmpty()) {
+        with.add(column);
+        passing.add(numbers);
+      }
+    }
+    scope.forEach(
+        (int id) -> {
+          for (int i = 0; i < with.size(); i++) {
+            if (passing.get(i).get(with.get(i).number(id))) {
+              found.add(id);
+              return;
+            }
+          }
+        });
+    return found.get();
   }
 
   /** The tracks of a scope whose value passes; each distinct value is asked at most once. */
@@ -46,13 +122,22 @@ final class ColumnTest {
           });
       return few;
     }
+    Optional<RoaringBitmap> kept = test.kept(column, scope);
+    if (kept.isPresent()) {
+      return kept.get();
+    }
     Optional<RoaringBitmap[]> index = column.index();
     if (index.isPresent()) {
       return among(index.get(), dictionary, scope, test);
     }
-    byte[] known = new byte[dictionary.size()];
     RoaringBitmapWriter<RoaringBitmap> found =
         RoaringBitmapWriter.writer().optimiseForArrays().get();
+    Optional<BitSet> passing = test.all(dictionary);
+    if (passing.isPresent()) {
+      addCarriers(column, scope, passing.get(), found);
+      return found.get();
+    }
+    byte[] known = new byte[dictionary.size()];
     scope.forEach(
         (int id) -> {
           int number = column.number(id);
@@ -64,6 +149,21 @@ final class ColumnTest {
           }
         });
     return found.get();
+  }
+
+  private static void addCarriers(
+      Column column,
+      RoaringBitmap scope,
+      BitSet passing,
+      RoaringBitmapWriter<RoaringBitmap> found) {
+    if (!passing.isEmpty()) {
+      scope.forEach(
+          (int id) -> {
+            if (passing.get(column.number(id))) {
+              found.add(id);
+            }
+          });
+    }
   }
 
   /** The tracks of all values that pass, and of the scope. */
@@ -95,12 +195,16 @@ final class ColumnTest {
 
   static TextTest containing(String text) {
     String wanted = Fold.fold(text);
-    return (dictionary, number) -> dictionary.folded(number).contains(wanted);
+    return new OfAll(
+        (dictionary, number) -> dictionary.folded(number).contains(wanted),
+        dictionary -> dictionary.containing(wanted));
   }
 
   private static TextTest like(String text) {
     String wanted = NameKey.plain(text);
-    return (dictionary, number) -> dictionary.cleaned(number).contains(wanted);
+    return new OfAll(
+        (dictionary, number) -> dictionary.cleaned(number).contains(wanted),
+        dictionary -> dictionary.containingCleaned(wanted));
   }
 
   /** A test of tempi in which half and double count as well. */
@@ -150,15 +254,26 @@ final class ColumnTest {
     };
   }
 
-  private static TextTest hole(Field<?> field) {
-    return (dictionary, number) -> field.isHole(dictionary.text(number));
+  private static OfHoles hole(Field<?> field) {
+    return new OfHoles(field);
   }
 
-  private static TextTest not(TextTest test) {
-    return (dictionary, number) -> !test.holds(dictionary, number);
+  private static TextTest not(OfHoles test) {
+    return new OfAll(
+        (dictionary, number) -> !test.holds(dictionary, number),
+        dictionary -> flipped(dictionary.holes(test.field()), dictionary.size()));
+  }
+
+  private static BitSet flipped(BitSet numbers, int size) {
+    BitSet others = (BitSet) numbers.clone();
+    others.flip(0, size);
+    return others;
   }
 
   private static TextTest any(List<TextTest> tests) {
+    if (tests.size() == 1) {
+      return tests.getFirst();
+    }
     return (dictionary, number) -> tests.stream().anyMatch(t -> t.holds(dictionary, number));
   }
 

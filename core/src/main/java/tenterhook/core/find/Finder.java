@@ -70,6 +70,11 @@ public final class Finder {
     return new Finder(after, codebook, then, today, tests);
   }
 
+  /** Makes ready what looking for words needs, so that the first word need not wait for it. */
+  public void prepare() {
+    SEARCHED.forEach(field -> snapshot.column(field).dictionary().prepareSearch());
+  }
+
   /** The tracks of the collection that answer a query. */
   public RoaringBitmap find(Query query) {
     return find(query, snapshot.tracks());
@@ -141,12 +146,13 @@ public final class Finder {
   }
 
   private RoaringBitmap words(String text, RoaringBitmap scope) {
+    List<Column> columns = SEARCHED.stream().<Column>map(snapshot::column).toList();
+    if (scope.getLongCardinality() > ColumnTest.SMALL) {
+      return ColumnTest.containing(Fold.fold(text), columns, scope);
+    }
     ColumnTest.TextTest test = ColumnTest.containing(text);
     RoaringBitmap found = new RoaringBitmap();
-    for (Field<?> field : SEARCHED) {
-      RoaringBitmap rest = RoaringBitmap.andNot(scope, found);
-      found.or(ColumnTest.select(snapshot.column(field), rest, test));
-    }
+    columns.forEach(c -> found.or(ColumnTest.select(c, scope, test)));
     return found;
   }
 

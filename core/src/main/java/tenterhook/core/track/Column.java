@@ -1,9 +1,12 @@
 package tenterhook.core.track;
 
+import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.field.Field;
 
 /**
  * One field of all tracks: a number into a {@link Dictionary} per track. Immutable; an altered copy
@@ -14,20 +17,35 @@ public final class Column {
   private static final int BLOCK = 1 << SHIFT;
   private static final int MASK = BLOCK - 1;
 
-  private final Dictionary dictionary;
-  private final int[][] blocks;
-
   /** How many distinct values an index is made for. */
   private static final int FEW = 4096;
 
+  /** Blocks in which all tracks have the same value are shared; most columns are mostly empty. */
+  private static final int[][] UNIFORM = new int[16][BLOCK];
+
+  static {
+    for (int number = 0; number < UNIFORM.length; number++) {
+      Arrays.fill(UNIFORM[number], number);
+    }
+  }
+
+  private final Dictionary dictionary;
+  private final int[][] blocks;
+
   private final AtomicBoolean asked = new AtomicBoolean();
   private volatile RoaringBitmap @Nullable [] index;
+  private volatile @Nullable RoaringBitmap holes;
 
   Column(Dictionary dictionary) {
     this(dictionary, new int[0][]);
   }
 
-  private Column(Dictionary dictionary, int[][] blocks) {
+  /**
+   * A column of blocks that were made before.
+   *
+   * @param blocks of 1024 numbers each; taken over
+   */
+  Column(Dictionary dictionary, int[][] blocks) {
     this.dictionary = dictionary;
     this.blocks = blocks;
   }
@@ -67,6 +85,46 @@ public final class Column {
     return Optional.ofNullable(made);
   }
 
+  /**
+   * The tracks whose value is a hole in a field, worked out once; a track behind the last block has
+   * the empty value, and no place in it.
+   *
+   * @param field the one that this is the column of
+   * @return not to be altered
+   */
+  public RoaringBitmap holes(Field<?> field) {
+    RoaringBitmap known = holes;
+    if (known == null) {
+      BitSet numbers = dictionary.holes(field);
+      known = new RoaringBitmap();
+      for (int id = 0; id < end(); id++) {
+        if (numbers.get(blocks[id >> SHIFT][id & MASK])) {
+          known.add(id);
+        }
+      }
+      holes = known;
+    }
+    return known;
+  }
+
+  /** The first id that has no place in the blocks. */
+  public int end() {
+    return blocks.length << SHIFT;
+  }
+
+  /** The blocks; not to be altered. */
+  int[][] blocks() {
+    return blocks;
+  }
+
+  /**
+   * The block to use in place of one: a shared one where all its numbers are the same small one.
+   */
+  static int[] shared(int[] block) {
+    int first = block[0];
+    return first < UNIFORM.length && Arrays.equals(block, UNIFORM[first]) ? UNIFORM[first] : block;
+  }
+
   private RoaringBitmap[] indexed() {
     RoaringBitmap[] made = new RoaringBitmap[dictionary.size()];
     for (int b = 0; b < blocks.length; b++) {
@@ -86,6 +144,9 @@ public final class Column {
     private final Column before;
     private int[][] blocks;
 
+    /** The blocks that are this writer's own, and may be altered. */
+    private final BitSet own = new BitSet();
+
     Writer(Column before) {
       this.before = before;
       this.blocks = before.blocks.clone();
@@ -94,8 +155,9 @@ public final class Column {
     void set(int id, String value) {
       int block = id >> SHIFT;
       grow(block);
-      if (block < before.blocks.length && blocks[block] == before.blocks[block]) {
-        blocks[block] = before.blocks[block].clone();
+      if (!own.get(block)) {
+        blocks[block] = blocks[block].clone();
+        own.set(block);
       }
       blocks[block][id & MASK] = before.dictionary.intern(value);
     }
@@ -104,14 +166,13 @@ public final class Column {
       if (block < blocks.length) {
         return;
       }
-      int[][] more = java.util.Arrays.copyOf(blocks, block + 1);
-      for (int i = blocks.length; i <= block; i++) {
-        more[i] = new int[BLOCK];
-      }
+      int[][] more = Arrays.copyOf(blocks, block + 1);
+      Arrays.fill(more, blocks.length, more.length, UNIFORM[0]);
       blocks = more;
     }
 
     Column done() {
+      own.stream().forEach(block -> blocks[block] = shared(blocks[block]));
       return new Column(before.dictionary, blocks);
     }
   }

@@ -13,14 +13,14 @@ import tenterhook.core.field.Fields;
  */
 public final class Snapshot {
   private static final String HELD = "held";
+  private static final String LOST = "lost";
 
   private final Column[] columns;
   private final RoaringBitmap known;
   private final RoaringBitmap tracks;
   private final RoaringBitmap held;
 
-  private Snapshot(
-      Column[] columns, RoaringBitmap known, RoaringBitmap tracks, RoaringBitmap held) {
+  Snapshot(Column[] columns, RoaringBitmap known, RoaringBitmap tracks, RoaringBitmap held) {
     this.columns = columns;
     this.known = known;
     this.tracks = tracks;
@@ -121,6 +121,11 @@ public final class Snapshot {
     return columns[field.index()].text(id);
   }
 
+  /** Whether a track has no value at all; quicker than to ask for the value. */
+  public boolean isBlank(int id, Field<?> field) {
+    return columns[field.index()].number(id) == 0;
+  }
+
   /** A track's value, or empty when missing or unusable. */
   public <T> Optional<T> value(int id, Field<T> field) {
     return field.type().parse(raw(id, field));
@@ -138,7 +143,7 @@ public final class Snapshot {
 
   /** Whether a track's file is not where the collection says. */
   public boolean lost(int id) {
-    return raw(id, Fields.STATE).equals("lost");
+    return raw(id, Fields.STATE).equals(LOST);
   }
 
   /**

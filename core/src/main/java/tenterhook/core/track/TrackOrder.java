@@ -1,5 +1,6 @@
 package tenterhook.core.track;
 
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import tenterhook.core.field.Field;
@@ -53,31 +54,43 @@ public final class TrackOrder {
     return order.thenComparing(Comparator.naturalOrder());
   }
 
+  /** Compares the places that values have in the order of their field; holes stand last. */
   private static Comparator<Integer> values(Snapshot snapshot, Field<?> field, boolean falling) {
     Column column = snapshot.column(field);
-    Dictionary dictionary = column.dictionary();
-    return (a, b) -> {
-      int x = column.number(a);
-      int y = column.number(b);
-      if (x == y) {
-        return 0;
-      }
-      boolean holeX = isBlank(dictionary, x, field);
-      boolean holeY = isBlank(dictionary, y, field);
-      if (holeX || holeY) {
-        return holeX && holeY ? 0 : holeX ? 1 : -1;
-      }
-      int compared =
-          field.type().numeric()
-              ? Double.compare(dictionary.value(x, field.type()), dictionary.value(y, field.type()))
-              : dictionary.folded(x).compareTo(dictionary.folded(y));
-      return falling ? -compared : compared;
-    };
+    int[] places = column.dictionary().places(field.type());
+    return (a, b) ->
+        Integer.compare(
+            place(places[column.number(a)], falling), place(places[column.number(b)], falling));
   }
 
-  private static boolean isBlank(Dictionary dictionary, int number, Field<?> field) {
-    return field.type().numeric()
-        ? Double.isNaN(dictionary.value(number, field.type()))
-        : dictionary.text(number).isEmpty();
+  private static int place(int place, boolean falling) {
+    if (place < 0) {
+      return Integer.MAX_VALUE;
+    }
+    return falling ? Integer.MAX_VALUE - 1 - place : place;
+  }
+
+  /**
+   * Tracks in the order of a field, equal ones by id; quicker than to sort by a comparator.
+   *
+   * @param snapshot whose values are compared
+   * @param ids the tracks, in any order; not altered
+   * @param field which attribute
+   * @param falling whether the highest stands first
+   * @return the same tracks in order
+   */
+  public static int[] sorted(Snapshot snapshot, int[] ids, Field<?> field, boolean falling) {
+    Column column = snapshot.column(field);
+    int[] places = column.dictionary().places(field.type());
+    long[] keys = new long[ids.length];
+    for (int i = 0; i < ids.length; i++) {
+      keys[i] = (long) place(places[column.number(ids[i])], falling) << Integer.SIZE | ids[i];
+    }
+    Arrays.sort(keys);
+    int[] sorted = new int[ids.length];
+    for (int i = 0; i < ids.length; i++) {
+      sorted[i] = (int) keys[i];
+    }
+    return sorted;
   }
 }

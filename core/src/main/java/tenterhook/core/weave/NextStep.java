@@ -13,6 +13,7 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.repair.Decision;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
+import tenterhook.core.track.Column;
 import tenterhook.core.track.Snapshot;
 
 /**
@@ -111,13 +112,11 @@ public record NextStep(
                     .add(id));
     List<NextStep> steps = new ArrayList<>();
     RoaringBitmap single = new RoaringBitmap();
+    int[] inFolder = tracksByFolder(snapshot);
     byFolder.forEach(
         (folder, ids) -> {
-          int inFolder =
-              snapshot
-                  .tracks(id -> snapshot.raw(id, Fields.FOLDER).equals(folder))
-                  .getCardinality();
-          if (ids.getCardinality() >= WHOLE_FOLDER && ids.getCardinality() == inFolder) {
+          int all = inFolder[snapshot.column(Fields.FOLDER).number(ids.first())];
+          if (ids.getCardinality() >= WHOLE_FOLDER && ids.getCardinality() == all) {
             steps.add(new NextStep(StepKind.LOST_FOLDER, folder, ids.getCardinality(), 1, ids));
           } else {
             single.or(ids);
@@ -128,6 +127,14 @@ public record NextStep(
       steps.add(new NextStep(StepKind.LOST_FILES, "", count, count, single));
     }
     return steps;
+  }
+
+  /** How many tracks each folder has, by the number of its name. */
+  private static int[] tracksByFolder(Snapshot snapshot) {
+    Column folders = snapshot.column(Fields.FOLDER);
+    int[] counts = new int[folders.dictionary().size()];
+    snapshot.tracks().forEach((int id) -> counts[folders.number(id)]++);
+    return counts;
   }
 
   private static List<NextStep> repairs(List<Proposal> proposals) {
@@ -152,7 +159,7 @@ public record NextStep(
     RoaringBitmap ids = new RoaringBitmap();
     java.util.Set<String> tokens = new java.util.HashSet<>();
     snapshot
-        .tracks()
+        .tracks(id -> !snapshot.isBlank(id, Fields.STRAYS))
         .forEach(
             (int id) ->
                 snapshot

@@ -1,9 +1,11 @@
 package tenterhook.core.weave;
 
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.IntFunction;
 import java.util.function.IntPredicate;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
@@ -16,6 +18,7 @@ public final class Weave {
   private final WeaveBy by;
   private final List<WeaveColumn> columns;
   private final Map<String, Row> rows;
+  private final Row total;
 
   /**
    * One row.
@@ -42,12 +45,14 @@ public final class Weave {
       Codebook codebook,
       WeaveBy by,
       List<WeaveColumn> columns,
-      Map<String, Row> rows) {
+      Map<String, Row> rows,
+      Row total) {
     this.snapshot = snapshot;
     this.codebook = codebook;
     this.by = by;
     this.columns = columns;
     this.rows = rows;
+    this.total = total;
   }
 
   /**
@@ -59,7 +64,8 @@ public final class Weave {
    */
   public static Weave of(Snapshot snapshot, Codebook codebook, WeaveBy by) {
     List<WeaveColumn> columns = WeaveColumn.all(codebook);
-    Weave none = new Weave(Snapshot.empty(), codebook, by, columns, Map.of());
+    Row total = row("all", new int[columns.size() + 1]);
+    Weave none = new Weave(Snapshot.empty(), codebook, by, columns, Map.of(), total);
     return none.after(snapshot, snapshot.tracks());
   }
 
@@ -70,30 +76,52 @@ public final class Weave {
    * @param changed the tracks that may have changed
    */
   public Weave after(Snapshot after, RoaringBitmap changed) {
-    Map<String, int[]> counts = new TreeMap<>();
-    rows.forEach((group, row) -> counts.put(group, counts(row)));
-    count(counts, snapshot, RoaringBitmap.and(changed, snapshot.tracks()), -1);
-    count(counts, after, RoaringBitmap.and(changed, after.tracks()), 1);
-    Map<String, Row> next = new TreeMap<>();
-    counts.forEach(
-        (group, c) -> {
-          if (c[0] > 0) {
-            next.put(group, row(group, c));
+    Map<String, int[]> steps = new HashMap<>();
+    count(steps, snapshot, RoaringBitmap.and(changed, snapshot.tracks()), -1);
+    count(steps, after, RoaringBitmap.and(changed, after.tracks()), 1);
+    Map<String, Row> next = new TreeMap<>(rows);
+    int[] all = counts(total);
+    steps.forEach(
+        (group, step) -> {
+          Row before = rows.get(group);
+          int[] counts = before == null ? new int[step.length] : counts(before);
+          add(step, counts);
+          add(step, all);
+          if (counts[0] > 0) {
+            next.put(group, row(group, counts));
+          } else {
+            next.remove(group);
           }
         });
-    return new Weave(after, codebook, by, columns, next);
+    return new Weave(after, codebook, by, columns, next, row("all", all));
   }
 
-  private void count(Map<String, int[]> counts, Snapshot at, RoaringBitmap ids, int step) {
-    List<IntPredicate> tests = columns.stream().map(c -> c.holes(at, codebook)).toList();
-    ids.forEach(
-        (int id) -> {
-          int[] row = counts.computeIfAbsent(by.group(at, id), g -> new int[columns.size() + 1]);
-          row[0] += step;
-          for (int i = 0; i < tests.size(); i++) {
-            row[i + 1] += tests.get(i).test(id) ? step : 0;
-          }
-        });
+  private static void add(int[] step, int[] counts) {
+    for (int i = 0; i < counts.length; i++) {
+      counts[i] += step[i];
+    }
+  }
+
+  private void count(Map<String, int[]> steps, Snapshot at, RoaringBitmap ids, int step) {
+    int[] tracks = ids.toArray();
+    int[][] rows = new int[tracks.length][];
+    IntFunction<String> groups = by.groups(at);
+    for (int i = 0; i < tracks.length; i++) {
+      rows[i] = steps.computeIfAbsent(groups.apply(tracks[i]), g -> new int[columns.size() + 1]);
+      rows[i][0] += step;
+    }
+    for (int c = 0; c < columns.size(); c++) {
+      add(tracks, columns.get(c).holes(at, codebook), rows, c + 1, step);
+    }
+  }
+
+  /** Column by column: one small loop is compiled long before all is counted. */
+  private static void add(int[] tracks, IntPredicate hole, int[][] rows, int column, int step) {
+    for (int i = 0; i < tracks.length; i++) {
+      if (hole.test(tracks[i])) {
+        rows[i][column] += step;
+      }
+    }
   }
 
   private static int[] counts(Row row) {
@@ -127,19 +155,13 @@ public final class Weave {
 
   /** All rows together, named {@code all}. */
   public Row total() {
-    int[] sum = new int[columns.size() + 1];
-    for (Row row : rows.values()) {
-      int[] counts = counts(row);
-      for (int i = 0; i < sum.length; i++) {
-        sum[i] += counts[i];
-      }
-    }
-    return row("all", sum);
+    return total;
   }
 
   /** The tracks of a row. */
   public RoaringBitmap tracks(String group) {
-    return snapshot.tracks(id -> by.group(snapshot, id).equals(group));
+    IntFunction<String> groups = by.groups(snapshot);
+    return snapshot.tracks(id -> groups.apply(id).equals(group));
   }
 
   /** The tracks that have a hole in a column. */

@@ -2,6 +2,7 @@ package tenterhook.core.weave;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.IntPredicate;
@@ -65,7 +66,9 @@ public record WeaveColumn(String key, String label, String group, boolean facet)
           text -> Arrays.stream(text.split(SEPARATOR)).noneMatch(c -> wanted.code(c).isPresent()));
     }
     Field<?> field = Fields.of(key);
-    return byValue(snapshot.column(field), field::isHole);
+    Column column = snapshot.column(field);
+    BitSet holes = column.dictionary().holes(field);
+    return id -> holes.get(column.number(id));
   }
 
   private static IntPredicate byValue(Column column, java.util.function.Predicate<String> hole) {

@@ -58,4 +58,17 @@ class TrackOrderTest {
     assertThat(ids).isEqualTo(sorted(key("artist", true)));
     assertThatThrownBy(() -> key("yeer", false)).hasMessageContaining("no field is called 'yeer'");
   }
+
+  @Test
+  void theQuickWayGivesTheSameOrder() {
+    for (String field : List.of("artist", "year", "bpm")) {
+      for (boolean falling : List.of(false, true)) {
+        int[] quick =
+            TrackOrder.sorted(snapshot, new int[] {4, 2, 3, 1}, Fields.of(field), falling);
+        assertThat(quick)
+            .as(field)
+            .containsExactly(sorted(key(field, falling)).stream().mapToInt(i -> i).toArray());
+      }
+    }
+  }
 }

@@ -18,7 +18,6 @@ import tenterhook.core.arrival.Arrivals.Batch;
 import tenterhook.core.arrival.Arrivals.Copy;
 import tenterhook.core.arrival.Pace;
 import tenterhook.core.repair.Proposal;
-import tenterhook.core.track.Snapshot;
 import tenterhook.core.weave.WeaveColumn;
 import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.control.TrackPane;
@@ -45,6 +44,8 @@ public final class ArrivalsView extends StationOutline {
   private final MovePane move;
   private final TrackPane pane;
   private RoaringBitmap copied = new RoaringBitmap();
+  private List<Batch> listed = List.of();
+  private List<Proposal> certain = List.of();
 
   /** The view. */
   public ArrivalsView(Workspace workspace) {
@@ -117,16 +118,35 @@ public final class ArrivalsView extends StationOutline {
       return;
     }
     Look.data(title, name(batch));
-    sayOpen(batch);
-    List<Proposal> mine = ArrivalsModel.of(batch, certain());
-    apply.setText(Words.of("repairs.apply", mine.size()));
-    show(apply, !mine.isEmpty());
-    showCopies(batch);
+    List<Proposal> proposals = workspace.repairs().proposals().get();
+    workspace.promptly(title, () -> described(batch, proposals), this::describe);
   }
 
-  private void sayOpen(Batch batch) {
+  /** What is said of a batch. */
+  private record Described(Batch batch, Pace pace, List<Proposal> certain, List<Copy> copies) {}
+
+  private Described described(Batch batch, List<Proposal> proposals) {
+    return new Described(
+        batch,
+        ArrivalsModel.pace(workspace.collection()),
+        workspace.repairs().certain(ArrivalsModel.of(batch, proposals)),
+        Arrivals.copies(workspace.collection().state().snapshot(), batch));
+  }
+
+  private void describe(Described said) {
+    sayOpen(said.batch(), said.pace());
+    certain = said.certain();
+    apply.setText(Words.of("repairs.apply", certain.size()));
+    show(apply, !certain.isEmpty());
+    copied = new RoaringBitmap();
+    said.copies().forEach(c -> copied.add(c.id()));
+    long bytes = said.copies().stream().filter(Copy::bytes).count();
+    copies.setText(Words.of("arrivals.copies", said.copies().size(), bytes));
+    show(copies, !said.copies().isEmpty());
+  }
+
+  private void sayOpen(Batch batch, Pace pace) {
     int open = batch.open().getCardinality();
-    Pace pace = ArrivalsModel.pace(workspace.collection());
     String time =
         Words.of(
             pace.measured() ? "arrivals.time" : "arrivals.timeUsual",
@@ -136,29 +156,14 @@ public final class ArrivalsView extends StationOutline {
     words.setText(Words.of("arrivals.open", open, whole) + " " + time);
   }
 
-  private void showCopies(Batch batch) {
-    Snapshot snapshot = workspace.state().get().snapshot();
-    List<Copy> found = Arrivals.copies(snapshot, batch);
-    copied = new RoaringBitmap();
-    found.forEach(c -> copied.add(c.id()));
-    long bytes = found.stream().filter(Copy::bytes).count();
-    copies.setText(Words.of("arrivals.copies", found.size(), bytes));
-    show(copies, !found.isEmpty());
-  }
-
   private static void show(Node node, boolean visible) {
     node.setVisible(visible);
     node.setManaged(visible);
   }
 
-  private List<Proposal> certain() {
-    return workspace.repairs().certain(workspace.repairs().proposals().get());
-  }
-
   private void applyCertain() {
-    Batch batch = chosen();
-    if (batch != null) {
-      workspace.repairs().acceptAll(ArrivalsModel.of(batch, certain()));
+    if (chosen() != null) {
+      workspace.repairs().acceptAll(certain);
     }
   }
 
@@ -212,9 +217,20 @@ public final class ArrivalsView extends StationOutline {
 
   private void refresh() {
     finished();
+    List<Batch> before = listed;
+    workspace.promptly(
+        batches,
+        () -> {
+          List<Batch> now = ArrivalsModel.batches(workspace.collection());
+          return now.equals(before) ? before : now;
+        },
+        this::list);
+  }
+
+  private void list(List<Batch> now) {
     Batch before = chosen();
-    List<Batch> now = ArrivalsModel.batches(workspace.collection());
-    if (!now.equals(batches.getItems())) {
+    if (now != listed) {
+      listed = now;
       batches.getItems().setAll(now);
       now.stream()
           .filter(b -> before != null && same(b, before))
@@ -226,7 +242,7 @@ public final class ArrivalsView extends StationOutline {
     if (now.isEmpty()) {
       title.setText(Words.of("arrivals.done"));
       words.setText(Words.of("arrivals.none"));
-      pane.show(new TrackList("", List.of(), false));
+      pane.show(TrackList.NONE);
     }
   }
 
@@ -239,10 +255,5 @@ public final class ArrivalsView extends StationOutline {
     workspace.repairs().look();
     refresh();
     describe(chosen());
-  }
-
-  @Override
-  public int waiting() {
-    return ArrivalsModel.waiting(workspace.collection()).getCardinality();
   }
 }

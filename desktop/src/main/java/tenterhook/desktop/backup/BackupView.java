@@ -117,7 +117,7 @@ public final class BackupView extends StationOutline {
   }
 
   /** Says that it is time for a backup, if it is and the DJ wants to hear it. */
-  public void remind() {
+  public static void remind(Workspace workspace) {
     Backup.due(workspace.collection())
         .ifPresent(days -> workspace.frame().inform(Words.of("backup.due", days), false, 0));
   }

@@ -4,6 +4,7 @@ import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import javafx.collections.FXCollections;
 import javafx.collections.ListChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -176,19 +177,21 @@ final class CodingDesk extends BorderPane {
       return;
     }
     CollectionState state = workspace.state().get();
+    String title = wish.getItems().get(at);
+    workspace.promptly(queue, () -> TrackList.of(title, wished(state, at)), this::give);
+  }
+
+  private static RoaringBitmap wished(CollectionState state, int place) {
     List<WeaveColumn> facets =
         WeaveColumn.all(state.codebook()).stream().filter(WeaveColumn::facet).toList();
-    give(
-        TrackList.of(
-            wish.getItems().get(at),
-            at == 0 || at > facets.size()
-                ? CodingModel.waiting(state)
-                : CodingModel.without(state, facets.get(at - 1))));
+    return place == 0 || place > facets.size()
+        ? CodingModel.waiting(state)
+        : CodingModel.without(state, facets.get(place - 1));
   }
 
   /** Puts a list of tracks before the DJ. */
   void give(TrackList list) {
-    queue.getItems().setAll(list.ids());
+    queue.setItems(FXCollections.observableList(list.ids()));
     queue.getSelectionModel().selectFirst();
     left.setText(Words.of("coding.left", list.ids().size()));
   }
@@ -258,7 +261,7 @@ final class CodingDesk extends BorderPane {
     List<String> in =
         workspace.state().get().crates().all().stream()
             .map(Crate::name)
-            .filter(c -> workspace.contents().members(c).filter(m -> m.contains(id)).isPresent())
+            .filter(c -> workspace.contents().holds(c, id))
             .toList();
     List<String> also =
         CodingModel.cratesWith(workspace.state().get(), workspace.contents(), id, likely.all());

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.change.Change;
@@ -116,13 +117,17 @@ public final class CodingModel {
 
   /** The tracks without a code of a demanded facet. */
   public static RoaringBitmap waiting(CollectionState state) {
-    RoaringBitmap ids = new RoaringBitmap();
-    for (WeaveColumn column : WeaveColumn.all(state.codebook())) {
-      if (column.facet()) {
-        ids.or(without(state, column));
-      }
-    }
-    return ids;
+    return state.snapshot().tracks(waits(state.snapshot(), state.codebook()));
+  }
+
+  /** A test for such tracks, for one moment. */
+  public static IntPredicate waits(Snapshot snapshot, Codebook codebook) {
+    List<IntPredicate> holes =
+        WeaveColumn.all(codebook).stream()
+            .filter(WeaveColumn::facet)
+            .map(c -> c.holes(snapshot, codebook))
+            .toList();
+    return id -> holes.stream().anyMatch(hole -> hole.test(id));
   }
 
   /** The tracks without a code of one facet. */

@@ -84,11 +84,6 @@ public final class CodingView extends StationOutline {
   }
 
   @Override
-  public int waiting() {
-    return CodingModel.waiting(workspace.state().get()).getCardinality();
-  }
-
-  @Override
   public void open(Destination to) {
     if (to instanceof Destination.ToCode wanted) {
       coding.give(wanted.tracks());

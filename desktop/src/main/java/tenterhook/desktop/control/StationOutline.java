@@ -12,8 +12,8 @@ import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
 
 /**
- * What every station and view is made of: a body, a title with a hint, perhaps a table, what its
- * keys do, and how much waits there. A station lays out its body and says what is its own.
+ * What every station and view is made of: a body, a title with a hint, perhaps a table, and what
+ * its keys do. A station lays out its body and says what is its own.
  */
 public abstract class StationOutline implements StationView {
   /** The body, to be laid out. */

@@ -20,16 +20,8 @@ public interface StationView {
     tracks().ifPresent(p -> p.walk(steps));
   }
 
-  /** How much work waits here, for the rail; asked after every change. */
-  default int waiting() {
-    return 0;
-  }
-
   /** Goes to something in particular, such as a kind of repairs or a list of tracks. */
   default void open(Destination to) {}
-
-  /** Called once, when the frame is shown. */
-  default void started() {}
 
   /** Called whenever it comes into view. */
   default void shown() {}

@@ -44,7 +44,11 @@ final class TrackActions {
           .ask(
               Words.of("ask.remove", ids.getCardinality()),
               Words.of("do.remove", ids.getCardinality()),
-              () -> workspace.apply(TrackEdits.remove(workspace.state().get().snapshot(), ids)));
+              () ->
+                  workspace.command(
+                      Words.of("do.remove", ids.getCardinality()),
+                      ids.getCardinality(),
+                      now -> TrackEdits.remove(now.snapshot(), ids)));
     }
   }
 }

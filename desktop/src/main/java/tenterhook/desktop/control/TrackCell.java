@@ -16,32 +16,40 @@ import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
 
-/** One value of one track. Its nodes are made once; holes, lost and resting tracks are marked. */
+/**
+ * One value of one track; holes, lost and resting tracks are marked. Its nodes are made when they
+ * are first needed, and then used for every track that it shows.
+ */
 final class TrackCell extends TableCell<Integer, Integer> {
   private static final PseudoClass GAP = PseudoClass.getPseudoClass("gap");
   private static final PseudoClass RESTING = PseudoClass.getPseudoClass("resting");
+  private static final PseudoClass STRAY = PseudoClass.getPseudoClass("stray");
   private static final PseudoClass ON = PseudoClass.getPseudoClass("on");
 
   private final Workspace workspace;
   private final Field<?> field;
   private final Columns.Edited edited;
   private final HBox box = new HBox(3);
-  private final Waveform wave = new Waveform(false);
-  private TextField typed;
+  private final Once<Waveform> wave = new Once<>(() -> new Waveform(false));
+  private final Once<TextField> typed = new Once<>(this::input);
 
   TrackCell(Workspace workspace, Field<?> field, Columns.Edited edited) {
     this.workspace = workspace;
     this.field = field;
     this.edited = edited;
-    this.typed = new TextField();
-    typed.setOnAction(e -> commit());
-    typed.setOnKeyPressed(
+  }
+
+  private TextField input() {
+    TextField input = new TextField();
+    input.setOnAction(e -> commit(input.getText()));
+    input.setOnKeyPressed(
         e -> {
           if (e.getCode() == KeyCode.ESCAPE) {
             cancelEdit();
             e.consume();
           }
         });
+    return input;
   }
 
   @Override
@@ -57,6 +65,13 @@ final class TrackCell extends TableCell<Integer, Integer> {
     }
   }
 
+  /** Shows the track's value as it is by now. */
+  void showAgain() {
+    if (!isEmpty() && getItem() != null && !isEditing()) {
+      show(getItem());
+    }
+  }
+
   private void show(int id) {
     Snapshot snapshot = workspace.state().get().snapshot();
     String raw = snapshot.raw(id, field);
@@ -64,8 +79,7 @@ final class TrackCell extends TableCell<Integer, Integer> {
     boolean lost = field == Fields.STATE && snapshot.lost(id);
     boolean hole = woven && field.isHole(raw) || lost;
     pseudoClassStateChanged(GAP, hole);
-    pseudoClassStateChanged(RESTING, !snapshot.raw(id, Fields.RESTING).isEmpty());
-    setGraphic(null);
+    pseudoClassStateChanged(RESTING, !snapshot.isBlank(id, Fields.RESTING));
     if (field == Fields.CODES) {
       codes(snapshot, id);
     } else if (field == Fields.SOUND) {
@@ -76,6 +90,7 @@ final class TrackCell extends TableCell<Integer, Integer> {
       boolean key = field == Fields.KEY || field == Fields.MEASURED_KEY;
       String shown = key ? KeyWords.of(workspace, raw) : field.type().show(raw);
       String text = hole && raw.isEmpty() ? Words.of("hole") : shown;
+      setGraphic(null);
       Look.data(this, field == Fields.TITLE ? marked(snapshot, id, text) : text);
     }
   }
@@ -98,42 +113,64 @@ final class TrackCell extends TableCell<Integer, Integer> {
   private void codes(Snapshot snapshot, int id) {
     List<String> codes = snapshot.value(id, Fields.CODES).orElse(List.of());
     List<String> strays = snapshot.value(id, Fields.STRAYS).orElse(List.of());
-    box.getChildren().clear();
-    codes.forEach(c -> box.getChildren().add(Look.label(c, "code")));
-    strays.forEach(s -> box.getChildren().add(Look.dataLabel(s + "?", "code", "stray")));
-    for (var label : box.getChildren()) {
-      ((Label) label).setMinWidth(Label.USE_PREF_SIZE);
+    int count = codes.size() + strays.size();
+    for (int i = 0; i < count; i++) {
+      boolean stray = i >= codes.size();
+      Label label = codeLabel(i);
+      Look.data(label, stray ? strays.get(i - codes.size()) + "?" : codes.get(i));
+      label.pseudoClassStateChanged(STRAY, stray);
     }
+    show(box, count);
     setText(null);
     setGraphic(box);
+  }
+
+  private Label codeLabel(int place) {
+    if (place == box.getChildren().size()) {
+      Label label = Look.label("", "code");
+      label.setMinWidth(Label.USE_PREF_SIZE);
+      box.getChildren().add(label);
+    }
+    return (Label) box.getChildren().get(place);
+  }
+
+  /** What is not needed for this track waits for another one. */
+  private static void show(HBox box, int count) {
+    for (int i = 0; i < box.getChildren().size(); i++) {
+      box.getChildren().get(i).setVisible(i < count);
+      box.getChildren().get(i).setManaged(i < count);
+    }
   }
 
   /** The shape of the track; it comes a little later when it has to be read first. */
   private void sound(int id) {
     setText(null);
-    wave.show(Overview.EMPTY);
-    setGraphic(wave);
+    Waveform shape = wave.get();
+    shape.show(Overview.EMPTY);
+    setGraphic(shape);
     workspace
         .listening()
         .overview(
             id,
             overview -> {
               if (Integer.valueOf(id).equals(getItem())) {
-                wave.show(overview);
+                shape.show(overview);
               }
             });
   }
 
   private void pips(int rating) {
-    box.getChildren().clear();
-    for (int i = 1; i <= 5; i++) {
+    for (int i = box.getChildren().size(); rating > 0 && i < 5; i++) {
       Rectangle pip = new Rectangle(4, 12);
       pip.getStyleClass().add("pip");
-      pip.pseudoClassStateChanged(ON, i <= rating);
       box.getChildren().add(pip);
     }
+    for (int i = 0; i < box.getChildren().size(); i++) {
+      box.getChildren().get(i).pseudoClassStateChanged(ON, i < rating);
+    }
+    box.setVisible(rating > 0);
     setText(null);
-    setGraphic(rating == 0 ? null : box);
+    setGraphic(box);
     setAccessibleText(Words.of("table.rating", rating));
   }
 
@@ -144,18 +181,18 @@ final class TrackCell extends TableCell<Integer, Integer> {
     }
     super.startEdit();
     if (isEditing()) {
-      typed.setText(workspace.state().get().snapshot().shown(getItem(), field));
-      Look.script(typed, typed.getText());
+      TextField input = typed.get();
+      input.setText(workspace.state().get().snapshot().shown(getItem(), field));
+      Look.script(input, input.getText());
       setText(null);
-      setGraphic(typed);
-      typed.requestFocus();
-      typed.selectAll();
+      setGraphic(input);
+      input.requestFocus();
+      input.selectAll();
     }
   }
 
-  private void commit() {
+  private void commit(String text) {
     int id = getItem();
-    String text = typed.getText();
     var complaint = field.type().complaint(text);
     if (complaint.isPresent()) {
       workspace

@@ -8,6 +8,7 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
@@ -100,8 +101,8 @@ final class TrackMenu {
       item.setDisable(false);
       item.setOnAction(
           e -> {
-            List<Integer> kept =
-                hand.tracks().stream().filter(id -> !pane.selection().contains(id)).toList();
+            RoaringBitmap out = pane.selection();
+            List<Integer> kept = hand.tracks().stream().filter(id -> !out.contains(id)).toList();
             String title =
                 Words.of("change.fromCrate", hand.tracks().size() - kept.size(), hand.name());
             Crates after = now.with(hand.name(), c -> new Crate.HandCrate(hand.name(), kept));
@@ -112,13 +113,13 @@ final class TrackMenu {
   }
 
   private List<Integer> chosen() {
-    return List.copyOf(pane.table().getSelectionModel().getSelectedItems());
+    return pane.rows().in(pane.selection());
   }
 
   private void addTo(Crate.HandCrate hand) {
     Crates now = workspace.state().get().crates();
     LinkedHashSet<Integer> tracks = new LinkedHashSet<>(hand.tracks());
-    pane.table().getSelectionModel().getSelectedItems().forEach(tracks::add);
+    tracks.addAll(chosen());
     Crates after =
         now.with(hand.name(), c -> new Crate.HandCrate(hand.name(), List.copyOf(tracks)));
     String title = Words.of("change.toCrate", tracks.size() - hand.tracks().size(), hand.name());

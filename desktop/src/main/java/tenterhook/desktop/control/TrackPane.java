@@ -1,13 +1,9 @@
 package tenterhook.desktop.control;
 
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import javafx.collections.FXCollections;
-import javafx.collections.ObservableList;
 import javafx.scene.control.Label;
-import javafx.scene.control.SelectionMode;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.input.KeyCode;
@@ -19,8 +15,7 @@ import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Query;
-import tenterhook.core.track.Snapshot;
-import tenterhook.core.track.TrackOrder;
+import tenterhook.core.track.TrackIds;
 import tenterhook.desktop.edit.EditPanel;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
@@ -33,15 +28,16 @@ import tenterhook.desktop.workspace.Workspace;
  */
 public final class TrackPane extends BorderPane {
   private final Workspace workspace;
-  private final TableView<Integer> table = new TableView<>();
-  private final ObservableList<Integer> rows = FXCollections.observableArrayList();
+  private final TrackRows rows = new TrackRows();
+  private final TrackTable table = new TrackTable(rows, this::fill, this::selected);
   private final Label count = Look.label("", "second");
   private final Columns columns;
-  private final EditPanel editPanel;
+  private final Once<EditPanel> editPanel;
   private final TrackActions actions;
-  private final Narrowing narrowing;
-  private TrackList list = new TrackList("", List.of(), false);
+  private TrackList list = TrackList.NONE;
   private Query query = Query.ALL;
+  private Narrowing.Rows shown = Narrowing.Rows.NONE;
+  private RoaringBitmap inRows = new RoaringBitmap();
 
   /**
    * A table.
@@ -51,25 +47,18 @@ public final class TrackPane extends BorderPane {
   public TrackPane(Workspace workspace) {
     this.workspace = workspace;
     this.actions = new TrackActions(workspace);
-    this.narrowing = new Narrowing(workspace);
     this.columns = new Columns(workspace, table, this::edit);
-    this.editPanel = new EditPanel(workspace, this::closeEdit);
-    table.setItems(rows);
+    this.editPanel = new Once<>(() -> new EditPanel(workspace, this::closeEdit));
     table.setId("tracks");
     table.setAccessibleText(Words.of("table.name"));
     table.setEditable(true);
-    table.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
     table.setPlaceholder(Look.label(Words.of("table.empty"), "empty"));
     table.setFixedCellSize(27);
-    table.setSortPolicy(t -> sort());
     table.setContextMenu(new TrackMenu(workspace, this, columns, actions).menu());
     table.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
-    table
-        .getSelectionModel()
-        .getSelectedItems()
-        .addListener((javafx.collections.ListChangeListener<Integer>) c -> selected());
     workspace.state().addListener((o, before, after) -> refresh());
-    workspace.wheelKeys().addListener((o, before, after) -> table.refresh());
+    sceneProperty().addListener((o, before, after) -> look());
+    workspace.wheelKeys().addListener((o, before, after) -> table.showAgain());
     setCenter(table);
     HBox foot = new HBox(count);
     foot.getStyleClass().add("table-foot");
@@ -79,9 +68,11 @@ public final class TrackPane extends BorderPane {
   /** Shows another list, unnarrowed. */
   public void show(TrackList other) {
     list = other;
-    narrowing.forget();
     query = Query.ALL;
     fill();
+    if (shown.asked().list() != other) { // meanwhile no row of another list stands under its name
+      filled(Narrowing.Rows.NONE);
+    }
   }
 
   /** The list it shows. */
@@ -95,24 +86,14 @@ public final class TrackPane extends BorderPane {
     fill();
   }
 
-  /** The tracks that are selected; none is an empty set. */
+  /** The tracks that are selected; none is an empty set. A set of its own. */
   public RoaringBitmap selection() {
-    RoaringBitmap ids = new RoaringBitmap();
-    table
-        .getSelectionModel()
-        .getSelectedItems()
-        .forEach(
-            id -> {
-              if (id != null) {
-                ids.add(id);
-              }
-            });
-    return ids;
+    return table.selection().ids();
   }
 
   /** The rows in view, in order. */
-  public List<Integer> rows() {
-    return List.copyOf(rows);
+  public TrackIds rows() {
+    return rows.ids();
   }
 
   /** Selects the row so many rows further down; stays at the ends. */
@@ -130,50 +111,72 @@ public final class TrackPane extends BorderPane {
     return table;
   }
 
+  /** Works out the rows beside the window; the newest wish wins. */
   private void fill() {
-    Snapshot snapshot = workspace.state().get().snapshot();
-    List<Integer> ids = new ArrayList<>();
-    RoaringBitmap found = narrowing.found(list, query, snapshot);
-    for (int id : list.ids()) {
-      if (found.contains(id) && snapshot.has(id)) {
-        ids.add(id);
-      }
-    }
-    rows.setAll(ids);
-    sort();
+    Narrowing wanted =
+        new Narrowing(
+            list,
+            order(),
+            query,
+            workspace.state().get().snapshot(),
+            workspace.contents().finder());
+    Narrowing.Rows before = shown;
+    workspace.promptly(this, () -> wanted.after(before), this::filled);
+  }
+
+  private void filled(Narrowing.Rows found) {
+    shown = found;
+    inRows = found.rows().set();
+    rows.show(found.rows());
+    table.lookAgain();
+    table.selection().follow();
+    int all = found.asked().list().ids().size();
+    int here = found.rows().size();
     count.setText(
-        ids.size() == list.ids().size()
-            ? Words.of("table.count", ids.size())
-            : Words.of("table.countOf", ids.size(), list.ids().size()));
+        here == all ? Words.of("table.count", here) : Words.of("table.countOf", here, all));
+  }
+
+  private Optional<Narrowing.ColumnOrder> order() {
+    return table.getSortOrder().stream()
+        .findFirst()
+        .map(
+            by ->
+                new Narrowing.ColumnOrder(
+                    Columns.field(by), by.getSortType() == TableColumn.SortType.DESCENDING));
   }
 
   private void refresh() {
-    Snapshot snapshot = workspace.state().get().snapshot();
-    if (rows.stream().anyMatch(id -> !snapshot.has(id))) {
-      fill();
-    }
-    table.refresh();
-    selected();
+    look();
+    sayChosen();
   }
 
-  private Boolean sort() {
-    if (!table.getSortOrder().isEmpty()) {
-      TableColumn<Integer, ?> by = table.getSortOrder().getFirst();
-      boolean falling = by.getSortType() == TableColumn.SortType.DESCENDING;
-      Field<?> field = Columns.field(by);
-      rows.sort(TrackOrder.by(workspace.state().get().snapshot(), field, falling));
+  /** Brings into step what is in sight; a view that comes back chooses nothing by that. */
+  private void look() {
+    if (!workspace.state().get().snapshot().tracks().contains(inRows)) {
+      fill();
     }
-    return true;
+    if (getScene() != null) {
+      table.showAgain();
+      showInPanel();
+    }
   }
 
   private void selected() {
+    sayChosen();
+    showInPanel();
+  }
+
+  private void sayChosen() {
     RoaringBitmap ids = selection();
     if (!ids.isEmpty()) {
       Integer item = table.getSelectionModel().getSelectedItem();
       workspace.choose(this, item == null ? ids.last() : item);
     }
+  }
+
+  private void showInPanel() {
     if (getRight() != null) {
-      editPanel.choose(ids);
+      editPanel.get().choose(selection());
     }
   }
 
@@ -182,9 +185,9 @@ public final class TrackPane extends BorderPane {
     if (table.getSelectionModel().isEmpty() && !rows.isEmpty()) {
       table.getSelectionModel().selectFirst();
     }
-    setRight(editPanel);
-    editPanel.show(selection());
-    editPanel.focusFirst();
+    setRight(editPanel.get());
+    editPanel.get().show(selection());
+    editPanel.get().focusFirst();
   }
 
   /**

@@ -51,7 +51,11 @@ public final class Waveform extends Region {
     loop.getStyleClass().add("wave-loop");
     heardRest.setClip(heardClip);
     heardLow.setClip(heardLowClip);
-    getChildren().addAll(ground, loop, rest, low, heardRest, heardLow, needle);
+    if (large) {
+      getChildren().addAll(ground, loop, rest, low, heardRest, heardLow, needle);
+    } else {
+      getChildren().addAll(ground, rest, low);
+    }
     setMinSize(20, 12);
     setMouseTransparent(!large);
   }

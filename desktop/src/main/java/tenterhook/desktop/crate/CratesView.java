@@ -1,8 +1,8 @@
 package tenterhook.desktop.crate;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.Callable;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -14,13 +14,16 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.roaringbitmap.RoaringBitmap;
+import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.change.Change;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.field.Fields;
-import tenterhook.core.track.TrackOrder;
+import tenterhook.core.track.Snapshot;
+import tenterhook.core.track.TrackIds;
 import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.crate.CratesModel.CrateEntry;
@@ -252,19 +255,14 @@ public final class CratesView extends StationOutline {
 
   private void nothing() {
     title.setText(Words.of("crates.noneTitle"));
-    words.setText(Words.of("crates.none"));
     head.getChildren().clear();
     buttons.getChildren().clear();
     node.setRight(null);
-    pane.show(new TrackList("", List.of(), false));
+    list(() -> new CrateListing(TrackList.NONE, Words.of("crates.none")));
   }
 
   private void show(Shelf shelf) {
-    List<Integer> ids = new ArrayList<>();
-    workspace.contents().union(shelf).forEach((int id) -> ids.add(id));
-    ids.sort(TrackOrder.by(workspace.state().get().snapshot(), Fields.ARTIST, false));
     Look.data(title, shelf.name());
-    words.setText(Words.of("crates.shelfWords", ids.size(), minutes(ids), shelf.crates().size()));
     never.show(shelf);
     head.getChildren().setAll(never);
     buttons
@@ -274,14 +272,21 @@ public final class CratesView extends StationOutline {
             button("crates.sendOut", this::showSendOut),
             button("crates.rename", () -> commands.rename(shelf)),
             button("crates.remove", () -> commands.remove(shelf)));
-    pane.show(new TrackList(shelf.name(), ids, false));
+    CrateContents contents = workspace.contents();
+    Snapshot snapshot = workspace.state().get().snapshot();
+    list(
+        () -> {
+          TrackIds ids = TrackIds.of(contents.union(shelf)).sorted(snapshot, Fields.ARTIST, false);
+          int crates = shelf.crates().size();
+          return new CrateListing(
+              new TrackList(shelf.name(), ids),
+              Words.of("crates.shelfWords", ids.size(), minutes(ids, snapshot), crates));
+        });
     why();
   }
 
   private void show(Crate crate) {
-    List<Integer> ids = workspace.contents().list(crate);
     Look.data(title, crate.name());
-    Look.data(words, said(crate, ids));
     buttons.getChildren().clear();
     showRule(crate);
     buttons
@@ -290,8 +295,28 @@ public final class CratesView extends StationOutline {
             button("crates.sendOut", this::showSendOut),
             button("crates.rename", () -> commands.rename(crate)),
             button("crates.remove", () -> commands.remove(crate)));
-    pane.show(new TrackList(crate.name(), ids, false));
+    CrateContents contents = workspace.contents();
+    CollectionState state = workspace.state().get();
+    list(
+        () -> {
+          List<Integer> ids = contents.list(crate);
+          return new CrateListing(new TrackList(crate.name(), ids), said(crate, ids, state));
+        });
     why();
+  }
+
+  /** What a crate or shelf holds, and what is said of it. */
+  private record CrateListing(TrackList list, String words) {}
+
+  /** Works out beside the window what is held. */
+  private void list(Callable<CrateListing> work) {
+    workspace.promptly(
+        pane,
+        work,
+        found -> {
+          Look.data(words, found.words());
+          pane.show(found.list());
+        });
   }
 
   private void showRule(Crate crate) {
@@ -319,14 +344,16 @@ public final class CratesView extends StationOutline {
   }
 
   /** How much it holds, what it is built on, and what is built on it. */
-  private String said(Crate crate, List<Integer> ids) {
+  private static String said(Crate crate, List<Integer> ids, CollectionState state) {
+    Snapshot snapshot = state.snapshot();
     String kind = Words.of(crate instanceof Crate.RuleCrate ? "crates.rule" : "crates.hand");
     StringBuilder said =
-        new StringBuilder(Words.of("crates.words", ids.size(), minutes(ids), kind));
-    List<String> base = List.copyOf(crates().uses(crate));
-    List<String> users = crates().usersOf(crate.name());
+        new StringBuilder(Words.of("crates.words", ids.size(), minutes(ids, snapshot), kind));
+    List<String> base = List.copyOf(state.crates().uses(crate));
+    List<String> users = state.crates().usersOf(crate.name());
     if (crate instanceof Crate.HandCrate hand) {
-      long out = hand.tracks().stream().filter(id -> !ids.contains(id) && known(id)).count();
+      RoaringBitmap in = TrackIds.copyOf(ids).set();
+      long out = hand.tracks().stream().filter(id -> !in.contains(id) && snapshot.has(id)).count();
       said.append(out == 0 ? "" : " · " + Words.of("crates.keptOut", out));
     }
     if (!base.isEmpty()) {
@@ -338,12 +365,7 @@ public final class CratesView extends StationOutline {
     return said.toString();
   }
 
-  private boolean known(int id) {
-    return workspace.state().get().snapshot().has(id);
-  }
-
-  private long minutes(List<Integer> ids) {
-    var snapshot = workspace.state().get().snapshot();
+  private static long minutes(List<Integer> ids, Snapshot snapshot) {
     return Math.round(
         ids.stream().mapToDouble(id -> snapshot.value(id, Fields.DURATION).orElse(0.0)).sum() / 60);
   }

@@ -73,11 +73,7 @@ final class WhyPane extends VBox {
       Look.data(track, snapshot.name(id));
       reasons.forEach(r -> lines.getChildren().add(line(r)));
     }
-    // contents are for one thread; what is worked out beside the window has its own
-    workspace.latestOnly(
-        this,
-        () -> nearly(crate, workspace.collection().contents()),
-        found -> showNear(found, snapshot));
+    workspace.latestOnly(this, () -> nearly(crate, contents), found -> showNear(found, snapshot));
   }
 
   private HBox line(ExplainedLine reason) {

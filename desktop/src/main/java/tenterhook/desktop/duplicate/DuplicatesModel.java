@@ -3,10 +3,12 @@ package tenterhook.desktop.duplicate;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import javafx.animation.PauseTransition;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.util.Duration;
+import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.duplicate.CopySearch;
 import tenterhook.adapters.duplicate.Resolving;
 import tenterhook.adapters.state.CollectionState;
@@ -15,12 +17,18 @@ import tenterhook.core.duplicate.Criteria;
 import tenterhook.core.duplicate.Group;
 import tenterhook.core.duplicate.Preferences;
 import tenterhook.core.duplicate.SpareFate;
+import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
 
 /** Copies as the window sees them: what was found, by what it is judged, what was settled. */
-final class DuplicatesModel {
+public final class DuplicatesModel {
+  /** By these, copies are told whatever the criteria. */
+  private static final List<Field<?>> TELLING =
+      List.of(Fields.CONTENT, Fields.SOUND, Fields.TITLE, Fields.DURATION, Fields.STATE);
+
   private final Workspace workspace;
   private final ReadOnlyObjectWrapper<List<Group>> groups = new ReadOnlyObjectWrapper<>(List.of());
   private Optional<Criteria> criteria = Optional.of(Criteria.USUAL);
@@ -35,15 +43,38 @@ final class DuplicatesModel {
   private List<Group> shown = List.of();
   private Runnable follower = () -> {};
 
-  DuplicatesModel(Workspace workspace) {
+  /** No group is known yet; {@link #begin} looks for them. */
+  public DuplicatesModel(Workspace workspace) {
     this.workspace = workspace;
     hidden.setOnFinished(e -> refresh());
-    workspace.state().addListener((o, before, after) -> hidden.playFromStart());
-    refresh();
+  }
+
+  /** Finds the groups for the first time, and again whenever something changed. */
+  public void begin() {
+    workspace
+        .state()
+        .addListener(
+            (o, before, after) -> {
+              if (concerns(before.snapshot(), after.snapshot())) {
+                hidden.playFromStart();
+              }
+            });
+    GroupsWanted wanted = new GroupsWanted(search, criteria, staying);
+    workspace.chore(
+        Words.of("job.reading"), false, p -> wanted.found(workspace.collection()), this::show);
+  }
+
+  /** Whether anything changed by which copies are told apart; a rating is nothing of the kind. */
+  private boolean concerns(Snapshot before, Snapshot after) {
+    Stream<Field<?>> asked =
+        criteria.stream().flatMap(c -> c.lines().stream()).map(line -> line.field());
+    return !before.tracks().equals(after.tracks())
+        || Stream.concat(TELLING.stream(), asked)
+            .anyMatch(f -> before.column(f) != after.column(f));
   }
 
   /** The groups now, the strongest evidence first. */
-  ReadOnlyObjectProperty<List<Group>> groups() {
+  public ReadOnlyObjectProperty<List<Group>> groups() {
     return groups.getReadOnlyProperty();
   }
 
@@ -98,31 +129,34 @@ final class DuplicatesModel {
   /** Changes when files came in or were measured. */
   private static Object newest(CollectionState state) {
     var snapshot = state.snapshot();
-    return List.of(
-        snapshot.tracks(), snapshot.tracks(id -> !snapshot.raw(id, Fields.SOUND).isEmpty()));
+    return List.of(snapshot.tracks(), snapshot.tracks(id -> !snapshot.isBlank(id, Fields.SOUND)));
   }
 
   /** Works the groups out anew, beside the window. */
   void refresh() {
     hidden.stop();
-    CopySearch now = search;
-    Optional<Criteria> by = criteria;
-    boolean settled = staying;
-    workspace.latestOnly(
-        this,
-        () ->
-            new GroupsFound(
-                now.groups(workspace.collection(), by),
-                settled ? now.staying(workspace.collection(), by) : List.of()),
-        found -> {
-          groups.set(found.open());
-          shown = settled ? found.staying() : found.open();
-          follower.run();
-        });
+    GroupsWanted wanted = new GroupsWanted(search, criteria, staying);
+    workspace.latestOnly(this, () -> wanted.found(workspace.collection()), this::show);
+  }
+
+  /** What groups are to be found by, of one moment. */
+  private record GroupsWanted(CopySearch search, Optional<Criteria> criteria, boolean staying) {
+    GroupsFound found(MusicCollection collection) {
+      return new GroupsFound(
+          search.groups(collection, criteria),
+          staying ? search.staying(collection, criteria) : List.of(),
+          staying);
+    }
+  }
+
+  private void show(GroupsFound found) {
+    groups.set(found.open());
+    shown = found.settled() ? found.staying() : found.open();
+    follower.run();
   }
 
   /** Groups to decide, and those that were settled, when they are asked for. */
-  private record GroupsFound(List<Group> open, List<Group> staying) {}
+  private record GroupsFound(List<Group> open, List<Group> staying, boolean settled) {}
 
   /** The groups to show: those to decide, or those that stay. */
   List<Group> shown() {

@@ -25,7 +25,6 @@ import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
-import tenterhook.desktop.workspace.Station;
 import tenterhook.desktop.workspace.Workspace;
 
 /** Groups of copies with their evidence, compared side by side: one survivor each. */
@@ -48,10 +47,9 @@ public final class DuplicatesView extends StationOutline {
   private List<Criteria> sets = List.of();
 
   /** The view. */
-  public DuplicatesView(Workspace workspace) {
+  public DuplicatesView(Workspace workspace, DuplicatesModel model) {
     super(workspace, "keys.duplicates");
-    this.model = new DuplicatesModel(workspace);
-    model.groups().addListener((o, before, after) -> workspace.frame().recount(Station.DUPLICATES));
+    this.model = model;
     this.grid = new CopiesGrid(workspace);
     this.survivor = new SurvivorPane(workspace, model);
     this.spares = new SparesPane(workspace, model, () -> right(true));
@@ -311,10 +309,5 @@ public final class DuplicatesView extends StationOutline {
     }
     groups.requestFocus();
     choose(groups.getSelectionModel().getSelectedItem());
-  }
-
-  @Override
-  public int waiting() {
-    return model.groups().get().size();
   }
 }

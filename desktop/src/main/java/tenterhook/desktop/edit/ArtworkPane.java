@@ -98,8 +98,8 @@ final class ArtworkPane extends HBox {
     model = other;
     image.setImage(null);
     List<String> values = model.values(Fields.ARTWORK);
-    if (values.size() > 1) {
-      size.setText(Words.of("edit.several", values.size()));
+    if (model.distinct(Fields.ARTWORK) > 1) {
+      size.setText(Words.of("edit.several", model.distinct(Fields.ARTWORK)));
       return;
     }
     say(values);

@@ -1,13 +1,14 @@
 package tenterhook.desktop.edit;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
+import tenterhook.core.edit.FieldValues;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
@@ -16,9 +17,13 @@ import tenterhook.desktop.theme.Words;
 
 /** What the edit panel knows, without a node: the tracks, their values, and what was touched. */
 public final class EditModel {
+  /** So many values of a field are offered to be picked. */
+  private static final int OFFERED = 20;
+
   private final Snapshot snapshot;
   private final RoaringBitmap ids;
   private final Map<Field<?>, String> touched = new LinkedHashMap<>();
+  private final Map<Field<?>, FieldValues> values = new ConcurrentHashMap<>();
 
   /**
    * A model of some tracks.
@@ -41,19 +46,36 @@ public final class EditModel {
     return ids.clone();
   }
 
-  /** The distinct raw values of a field, most frequent first. */
+  /** Whether it is of these tracks. */
+  boolean isOf(RoaringBitmap others) {
+    return ids.equals(others);
+  }
+
+  /** Counts all values that the panel shows, which for many tracks is for another thread. */
+  EditModel counted() {
+    fields().forEach(this::counted);
+    fields().forEach(f -> Fields.totalOf(f).ifPresent(this::counted));
+    counted(Fields.ARTWORK);
+    return this;
+  }
+
+  private FieldValues counted(Field<?> field) {
+    return values.computeIfAbsent(field, f -> FieldValues.of(snapshot, ids, f, OFFERED));
+  }
+
+  /** The most frequent raw values of a field, most frequent first. */
   public List<String> values(Field<?> field) {
-    Map<String, Integer> counts = new TreeMap<>();
-    ids.forEach((int id) -> counts.merge(snapshot.raw(id, field), 1, Integer::sum));
-    List<String> values = new ArrayList<>(counts.keySet());
-    values.sort((a, b) -> counts.get(b) - counts.get(a));
-    return values;
+    return counted(field).frequent();
+  }
+
+  /** How many different values the tracks have in a field. */
+  public int distinct(Field<?> field) {
+    return counted(field).distinct();
   }
 
   /** The one value that all tracks have, or empty when they differ. */
   public Optional<String> common(Field<?> field) {
-    List<String> values = values(field);
-    return values.size() == 1 ? Optional.of(values.getFirst()) : Optional.empty();
+    return distinct(field) == 1 ? Optional.of(values(field).getFirst()) : Optional.empty();
   }
 
   /**
@@ -94,6 +116,11 @@ public final class EditModel {
     return touched.containsKey(field);
   }
 
+  /** Whether any field was touched, even if nothing would change by it. */
+  boolean isTouched() {
+    return !touched.isEmpty();
+  }
+
   /** The change that Apply makes; without edits when nothing would change. */
   public Change change() {
     return change(snapshot);
@@ -115,11 +142,31 @@ public final class EditModel {
 
   /** "changes album and year on 11 tracks", or that nothing was touched. */
   public String sentence() {
-    Change change = change();
+    return sentence(change());
+  }
+
+  private String sentence(Change change) {
     return change.isEmpty()
         ? Words.of("edit.untouched")
         : Words.of("edit.sentence", change.fieldNames(), change.tracks().getCardinality())
             + cleared();
+  }
+
+  /** What Apply would do, of the moment when it was asked. */
+  record Effect(String sentence, boolean empty) {}
+
+  /**
+   * Works out what Apply would do, which for many tracks is for another thread; what is typed
+   * meanwhile is not of it.
+   */
+  Supplier<Effect> effect() {
+    EditModel now = new EditModel(snapshot, ids);
+    now.touched.putAll(touched);
+    return () -> {
+      Change change = now.change();
+      String said = now.count() == 0 ? Words.of("edit.noTracks") : now.sentence(change);
+      return new Effect(said, change.isEmpty());
+    };
   }
 
   /** The fields that have a line of their own in the panel, in its order; totals have none. */

@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.MenuButton;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
@@ -31,11 +30,18 @@ public final class EditPanel extends VBox {
   private final GridPane grid = new GridPane();
   private final Map<Field<?>, TextInputControl> inputs = new HashMap<>();
   private final Map<Field<?>, HBox> places = new HashMap<>();
+  private final Map<Field<?>, ValuePicker> pickers = new HashMap<>();
   private final ArtworkPane artwork;
   private final Button apply = Look.primary(Words.of("edit.apply"), this::apply);
   private EditModel model;
   private boolean filling;
   private boolean applied;
+
+  /** Whether Apply would do nothing, as far as is known. */
+  private boolean nothingToDo = true;
+
+  private boolean counting;
+  private boolean wantsFocus;
 
   /**
    * A panel.
@@ -124,9 +130,12 @@ public final class EditPanel extends VBox {
     Optional<String> complaint = model.type(field, text);
     mark(input, "wrong", complaint.isPresent());
     mark(input, "touched", model.touched(field));
-    say();
-    complaint.ifPresent(c -> sentence.setText(Words.of("told.badValue", field.label(), text, c)));
-    apply.setDisable(complaint.isPresent() || model.change().isEmpty());
+    complaint.ifPresentOrElse(
+        c -> {
+          String said = Words.of("told.badValue", field.label(), text, c);
+          workspace.promptly(sentence, () -> new EditModel.Effect(said, true), this::say);
+        },
+        this::say);
   }
 
   private static void mark(TextInputControl input, String name, boolean on) {
@@ -138,26 +147,39 @@ public final class EditPanel extends VBox {
 
   /** Shows the tracks chosen; what was typed stays while they are the same and wait for Apply. */
   public void choose(RoaringBitmap ids) {
-    if (applied || !ids.equals(model.ids()) || model.change().isEmpty()) {
+    if (applied || !model.isOf(ids) || !model.isTouched()) {
       show(ids);
     }
   }
 
   /** Shows other tracks; what was typed and not applied is forgotten. */
   public void show(RoaringBitmap ids) {
-    filling = true;
     applied = false;
-    model = new EditModel(workspace.state().get().snapshot(), ids);
+    nothingToDo = true;
+    EditModel next = new EditModel(workspace.state().get().snapshot(), ids);
+    model = next;
     String name =
         ids.getCardinality() == 1
             ? workspace.state().get().snapshot().name(ids.first())
             : Words.of("edit.many", ids.getCardinality());
     Look.data(heading, name);
-    inputs.forEach(this::fill);
-    artwork.show(model, ids);
-    filling = false;
     apply.setDisable(true);
+    counting = true;
+    workspace.promptly(this, next::counted, this::filled);
+    grid.setDisable(counting);
+  }
+
+  private void filled(EditModel counted) {
+    filling = true;
+    counting = false;
+    grid.setDisable(false);
+    inputs.forEach(this::fill);
+    artwork.show(counted, counted.ids());
+    filling = false;
     say();
+    if (wantsFocus) {
+      focusFirst();
+    }
   }
 
   private void fill(Field<?> field, TextInputControl input) {
@@ -165,23 +187,29 @@ public final class EditPanel extends VBox {
     mark(input, "touched", false);
     input.setDisable(model.count() == 0);
     List<String> values = model.values(field);
-    boolean several = values.size() > 1;
+    int distinct = model.distinct(field);
+    boolean several = distinct > 1;
     String text = several || values.isEmpty() ? "" : field.type().show(values.getFirst());
     input.setText(text);
     Look.script(input, text);
-    String prompt = several ? Words.of("edit.several", values.size()) : "";
+    String prompt = several ? Words.of("edit.several", distinct) : "";
     input.setPromptText(
-        field.type().numeric() && several ? Words.of("edit.severalShort", values.size()) : prompt);
-    HBox place = places.get(field);
-    if (place != null) {
-      place.getChildren().removeIf(MenuButton.class::isInstance);
-      if (several) {
-        place
-            .getChildren()
-            .add(
-                new ValuePicker(field, input, model.count(), raw -> set(field, input, raw))
-                    .of(values));
-      }
+        field.type().numeric() && several ? Words.of("edit.severalShort", distinct) : prompt);
+    if (places.containsKey(field)) {
+      pick(field, input, several ? values : List.of());
+    }
+  }
+
+  /** Offers values; a picker is made once, when its field first has several. */
+  private void pick(Field<?> field, TextInputControl input, List<String> values) {
+    ValuePicker picker = pickers.get(field);
+    if (picker == null && !values.isEmpty()) {
+      picker = new ValuePicker(field, input, raw -> set(field, input, raw));
+      pickers.put(field, picker);
+      places.get(field).getChildren().add(picker.button());
+    }
+    if (picker != null) {
+      picker.offer(values, model.count());
     }
   }
 
@@ -189,26 +217,30 @@ public final class EditPanel extends VBox {
     model.set(field, raw);
     mark(input, "touched", true);
     say();
-    apply.setDisable(model.change().isEmpty());
   }
 
   private void artwork(Optional<String> raw) {
     raw.ifPresent(r -> model.set(Fields.ARTWORK, r));
     say();
-    apply.setDisable(model.change().isEmpty());
   }
 
   private void say() {
-    sentence.setText(model.count() == 0 ? Words.of("edit.noTracks") : model.sentence());
+    workspace.promptly(sentence, model.effect()::get, this::say);
+  }
+
+  private void say(EditModel.Effect effect) {
+    sentence.setText(effect.sentence());
+    nothingToDo = effect.empty();
+    apply.setDisable(nothingToDo);
   }
 
   private void apply() {
-    if (!model.change().isEmpty()) {
+    if (!nothingToDo) {
       apply.setDisable(true);
       applied = true;
       EditModel applying = model;
       workspace.command(
-          applying.sentence(), applying.count(), now -> applying.change(now.snapshot()));
+          sentence.getText(), applying.count(), now -> applying.change(now.snapshot()));
     }
   }
 
@@ -218,6 +250,7 @@ public final class EditPanel extends VBox {
 
   /** Puts the keyboard into the first field. */
   public void focusFirst() {
+    wantsFocus = counting; // then as soon as the values are there
     inputs.get(Fields.ARTIST).requestFocus();
   }
 }

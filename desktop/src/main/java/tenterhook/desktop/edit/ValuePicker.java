@@ -14,36 +14,50 @@ import tenterhook.desktop.theme.Words;
 final class ValuePicker {
   private final Field<?> field;
   private final TextInputControl input;
-  private final int tracks;
   private final Consumer<String> picked;
+  private final MenuButton button = new MenuButton();
+  private List<String> values = List.of();
+  private int tracks;
 
   /**
    * A picker beside an input.
    *
-   * @param tracks how many are edited
-   * @param picked gets the raw value; empty takes it away from all of them
+   * @param picked gets the raw value; empty takes it away from all tracks
    */
-  ValuePicker(Field<?> field, TextInputControl input, int tracks, Consumer<String> picked) {
+  ValuePicker(Field<?> field, TextInputControl input, Consumer<String> picked) {
     this.field = field;
     this.input = input;
-    this.tracks = tracks;
     this.picked = picked;
+    button.setId("pick-" + field.key());
+    button.getStyleClass().add("quiet");
+    Look.tip(button, Words.of("edit.pick", field.label()));
+    button.setOnShowing(e -> fill()); // many stand in a panel, few are opened
   }
 
-  /** A button with the values that the tracks have, the most frequent first. */
-  MenuButton of(List<String> values) {
-    MenuButton picker = new MenuButton();
-    picker.setId("pick-" + field.key());
-    picker.getStyleClass().add("quiet");
-    Look.tip(picker, Words.of("edit.pick", field.label()));
+  /** What opens it. */
+  MenuButton button() {
+    return button;
+  }
+
+  /**
+   * Offers the values that the tracks have.
+   *
+   * @param some the most frequent first; none takes the picker away
+   * @param count how many tracks are edited
+   */
+  void offer(List<String> some, int count) {
+    values = some;
+    tracks = count;
+    button.setVisible(!some.isEmpty());
+    button.setManaged(!some.isEmpty());
+    button.getItems().setAll(clear());
+  }
+
+  private void fill() {
     List<MenuItem> items = new ArrayList<>();
-    for (String value : values.subList(0, Math.min(20, values.size()))) {
-      items.add(choice(value));
-    }
-    MenuItem clear = clear();
-    items.add(clear);
-    picker.getItems().setAll(items);
-    return picker;
+    values.forEach(v -> items.add(choice(v)));
+    items.add(clear());
+    button.getItems().setAll(items);
   }
 
   private MenuItem choice(String value) {

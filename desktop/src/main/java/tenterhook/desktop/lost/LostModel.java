@@ -23,7 +23,7 @@ import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
 
 /** What the station knows: which files are there, what a search found, what else lies on disk. */
-final class LostModel {
+public final class LostModel {
   private final Workspace workspace;
   private final ReadOnlyObjectWrapper<List<LostItem>> items =
       new ReadOnlyObjectWrapper<>(List.of());
@@ -33,7 +33,8 @@ final class LostModel {
   private boolean looked;
   private Runnable follower = () -> {};
 
-  LostModel(Workspace workspace) {
+  /** Nothing is known yet; {@link #check} looks. */
+  public LostModel(Workspace workspace) {
     this.workspace = workspace;
   }
 
@@ -117,9 +118,10 @@ final class LostModel {
   }
 
   /** Looks whether all files are there, without opening any; says so when something is amiss. */
-  void check() {
-    workspace.independentJob(
+  public void check() {
+    workspace.chore(
         Words.of("lost.checkJob"),
+        true,
         p -> workspace.collection().disks().availability(p),
         this::checked);
   }

@@ -9,7 +9,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.core.lost.LostFinder;
 import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.lost.LostSheets.LostChoice;
@@ -40,10 +39,10 @@ public final class LostView extends StationOutline {
   private boolean showing;
 
   /** The view. */
-  public LostView(Workspace workspace) {
+  public LostView(Workspace workspace, LostModel model) {
     super(workspace, "keys.tracks", new TrackPane(workspace));
     this.pane = tracks().orElseThrow();
-    this.model = new LostModel(workspace);
+    this.model = model;
     this.sheets =
         new LostSheets(
             workspace,
@@ -127,16 +126,5 @@ public final class LostView extends StationOutline {
   @Override
   public void shown() {
     model.refresh();
-  }
-
-  @Override
-  public int waiting() {
-    return LostFinder.lost(workspace.state().get().snapshot()).getCardinality();
-  }
-
-  /** Looks whether all files are there, without opening any; says so when something is amiss. */
-  @Override
-  public void started() {
-    model.check();
   }
 }

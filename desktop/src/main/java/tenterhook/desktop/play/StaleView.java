@@ -151,8 +151,7 @@ public final class StaleView extends StationOutline {
                   pile.months() == 0 ? "stale.neverWords" : "stale.words", MONTHS.getFirst()));
       Snapshot snapshot = workspace.state().get().snapshot();
       pane.show(
-          new TrackList(
-              pile.name(), Stale.sorted(snapshot, pile.tracks(), order.getValue()), false));
+          new TrackList(pile.name(), Stale.sorted(snapshot, pile.tracks(), order.getValue())));
     }
   }
 
@@ -160,7 +159,7 @@ public final class StaleView extends StationOutline {
   private RoaringBitmap chosen() {
     RoaringBitmap ids = pane.selection();
     if (ids.isEmpty()) {
-      pane.rows().forEach(ids::add);
+      return pane.rows().set();
     }
     return ids;
   }

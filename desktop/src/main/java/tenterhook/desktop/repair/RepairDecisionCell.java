@@ -1,8 +1,6 @@
 package tenterhook.desktop.repair;
 
-import java.util.List;
 import java.util.function.Consumer;
-import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -10,26 +8,18 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import tenterhook.core.field.Fields;
-import tenterhook.core.repair.Decision;
-import tenterhook.core.repair.Proposal;
-import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.repair.RepairOverview.DecisionRow;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
-import tenterhook.desktop.workspace.Workspace;
 
 /** A decision: what it says, what it rests on, and the button that takes all that is certain. */
-final class RepairDecisionCell extends ListCell<Decision> {
-  private static final int FOLDERS_NAMED = 2;
-
-  private final Workspace workspace;
+final class RepairDecisionCell extends ListCell<DecisionRow> {
   private final Label name = Look.label("", "strong");
   private final Label words = Look.label("", "second");
   private final Button take = Look.primary("", () -> {});
   private final HBox box;
 
-  RepairDecisionCell(Workspace workspace, Consumer<Decision> onTake) {
-    this.workspace = workspace;
+  RepairDecisionCell(Consumer<DecisionRow> onTake) {
     VBox text = new VBox(1, name, words);
     HBox.setHgrow(text, Priority.ALWAYS);
     text.setMinWidth(0);
@@ -43,33 +33,25 @@ final class RepairDecisionCell extends ListCell<Decision> {
   }
 
   @Override
-  protected void updateItem(Decision decision, boolean empty) {
-    super.updateItem(decision, empty);
-    if (empty || decision == null) {
+  protected void updateItem(DecisionRow row, boolean empty) {
+    super.updateItem(row, empty);
+    if (empty || row == null) {
       setGraphic(null);
       return;
     }
-    List<Proposal> certain = workspace.repairs().certain(decision.proposals());
-    Look.data(name, decision.name());
-    Look.data(words, words(decision, certain.size()));
-    take.setText(Words.of("repairs.apply", certain.size()));
-    take.setAccessibleText(take.getText() + ": " + decision.name());
-    take.setVisible(!certain.isEmpty());
+    Look.data(name, row.decision().name());
+    Look.data(words, words(row));
+    take.setText(Words.of("repairs.apply", row.certain().size()));
+    take.setAccessibleText(take.getText() + ": " + row.decision().name());
+    take.setVisible(!row.certain().isEmpty());
     setGraphic(box);
   }
 
-  private String words(Decision decision, int certain) {
-    Snapshot snapshot = workspace.state().get().snapshot();
-    List<String> folders =
-        decision.proposals().stream()
-            .map(p -> snapshot.raw(p.id(), Fields.FOLDER))
-            .distinct()
-            .collect(Collectors.toList());
-    int more = folders.size() - FOLDERS_NAMED;
-    String where = String.join(", ", folders.subList(0, Math.min(FOLDERS_NAMED, folders.size())));
-    int all = decision.proposals().size();
-    return Words.of("repairs.decision", all, certain, decision.closes())
+  private static String words(DecisionRow row) {
+    String where = String.join(", ", row.folders());
+    int all = row.decision().proposals().size();
+    return Words.of("repairs.decision", all, row.certain().size(), row.holes())
         + " · "
-        + (more > 0 ? Words.of("repairs.folders", where, more) : where);
+        + (row.moreFolders() > 0 ? Words.of("repairs.folders", where, row.moreFolders()) : where);
   }
 }

@@ -16,7 +16,6 @@ import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.crate.CrateEffect;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
-import tenterhook.core.repair.Decision;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
@@ -88,10 +87,9 @@ final class RepairSide extends BorderPane {
   }
 
   /** Says what the certain part of a decision does to crates. */
-  void decision(Decision decision) {
+  void decision(RepairOverview.DecisionRow row) {
     effects.getChildren().clear();
-    List<Proposal> certain = workspace.repairs().certain(decision.proposals());
-    List<Proposal> some = certain.isEmpty() ? decision.proposals() : certain;
+    List<Proposal> some = row.certain().isEmpty() ? row.decision().proposals() : row.certain();
     workspace.repairs().effects(some, found -> effects(found));
   }
 

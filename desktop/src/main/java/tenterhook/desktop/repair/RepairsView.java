@@ -2,7 +2,6 @@ package tenterhook.desktop.repair;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.Hyperlink;
@@ -16,16 +15,16 @@ import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Edit.SetField;
-import tenterhook.core.repair.Decision;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.repair.RepairRules;
 import tenterhook.desktop.control.StationOutline;
+import tenterhook.desktop.repair.RepairOverview.DecisionRow;
+import tenterhook.desktop.repair.RepairOverview.KindRow;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Destination;
 import tenterhook.desktop.workspace.RepairsModel;
-import tenterhook.desktop.workspace.Station;
 import tenterhook.desktop.workspace.Workspace;
 
 /** Kinds of repairs, the decisions of the kind in view, and the proposals of the decision. */
@@ -35,7 +34,7 @@ public final class RepairsView extends StationOutline {
 
   private final RepairsModel model;
   private final ListView<KindRow> kinds = new ListView<>();
-  private final ListView<Decision> decisions = new ListView<>();
+  private final ListView<DecisionRow> decisions = new ListView<>();
   private final ProposalTable table;
   private final Label title = Look.label("", "heading");
   private final Button all = Look.primary("", this::takeAll);
@@ -43,6 +42,7 @@ public final class RepairsView extends StationOutline {
   private final HBox tools = new HBox(8);
   private final RepairSide side;
   private boolean filling;
+  private RepairOverview.Basis filled = RepairOverview.Basis.NOTHING;
 
   /** Whether proposals were seen, so that the best kind was chosen once. */
   private boolean begun;
@@ -50,14 +50,10 @@ public final class RepairsView extends StationOutline {
   /** The kind that was asked for while nothing of it was found yet. */
   private @Nullable RepairKind awaited;
 
-  /** A kind with its decisions; the catalogue may have none yet. */
-  record KindRow(RepairKind kind, List<Decision> decisions) {}
-
   /** The view. */
   public RepairsView(Workspace workspace) {
     super(workspace, "keys.repairs");
     this.model = workspace.repairs();
-    model.proposals().addListener((o, before, after) -> workspace.frame().recount(Station.REPAIRS));
     this.table = new ProposalTable(workspace);
     this.side = new RepairSide(workspace);
     node.setLeft(left());
@@ -85,7 +81,7 @@ public final class RepairsView extends StationOutline {
   private VBox main() {
     decisions.setId("decisions");
     decisions.setAccessibleText(Words.of("repairs.decisions"));
-    decisions.setCellFactory(l -> new RepairDecisionCell(workspace, this::take));
+    decisions.setCellFactory(l -> new RepairDecisionCell(this::take));
     decisions
         .getSelectionModel()
         .selectedItemProperty()
@@ -129,10 +125,22 @@ public final class RepairsView extends StationOutline {
   }
 
   private void fill() {
+    RepairOverview.Basis wanted =
+        new RepairOverview.Basis(
+            model.proposals().get(),
+            workspace.state().get().snapshot(),
+            model.rules().certainFrom());
+    if (!wanted.isAs(filled)) { // else it stands there already
+      workspace.promptly(kinds, () -> RepairOverview.of(wanted), this::fill);
+    }
+  }
+
+  private void fill(RepairOverview overview) {
+    filled = overview.asked();
     KindRow at = begun ? kinds.getSelectionModel().getSelectedItem() : null;
-    begun |= !model.proposals().get().isEmpty();
+    List<KindRow> rows = overview.kinds();
+    begun |= rows.stream().anyMatch(r -> r.proposals() > 0);
     int place = Math.max(0, kinds.getSelectionModel().getSelectedIndex());
-    List<KindRow> rows = rows();
     filling = true;
     kinds.getItems().setAll(rows);
     KindRow next =
@@ -158,14 +166,6 @@ public final class RepairsView extends StationOutline {
     return rows.stream().filter(r -> r.kind() == kind).findFirst();
   }
 
-  private List<KindRow> rows() {
-    List<KindRow> rows = new ArrayList<>();
-    for (Map.Entry<RepairKind, List<Decision>> one : model.kinds().entrySet()) {
-      rows.add(new KindRow(one.getKey(), one.getValue()));
-    }
-    return rows;
-  }
-
   private void sayDismissed() {
     int off = model.rules().off().size();
     int tracks =
@@ -178,10 +178,7 @@ public final class RepairsView extends StationOutline {
   private void chooseKind(KindRow row) {
     title.setText(Words.of("repair.kind." + row.kind().key()));
     int at = Math.max(0, decisions.getSelectionModel().getSelectedIndex());
-    if (!row.decisions().equals(decisions.getItems())) {
-      decisions.getItems().setAll(row.decisions());
-    }
-    decisions.refresh();
+    decisions.getItems().setAll(row.decisions());
     fitDecisions(row);
     offerAll(row);
     side.kind(row.kind());
@@ -196,9 +193,8 @@ public final class RepairsView extends StationOutline {
   }
 
   private void offerAll(KindRow row) {
-    List<Proposal> certain = model.certain(proposals(row));
-    all.setText(Words.of("repairs.applyAll", certain.size()));
-    all.setVisible(certain.size() > 0 && row.decisions().size() > 1);
+    all.setText(Words.of("repairs.applyAll", row.certain().size()));
+    all.setVisible(row.certain().size() > 0 && row.decisions().size() > 1);
     all.setManaged(all.isVisible());
   }
 
@@ -223,14 +219,10 @@ public final class RepairsView extends StationOutline {
         .ifPresent(p -> table.getSelectionModel().clearAndSelect(table.getItems().indexOf(p)));
   }
 
-  private static List<Proposal> proposals(KindRow row) {
-    return row.decisions().stream().flatMap(d -> d.proposals().stream()).toList();
-  }
-
-  private void chooseDecision(Decision decision) {
-    if (decision != null) {
-      table.show(decision.proposals());
-      side.decision(decision);
+  private void chooseDecision(@Nullable DecisionRow row) {
+    if (row != null) {
+      table.show(row.decision().proposals());
+      side.decision(row);
       chooseProposal(table.getSelectionModel().getSelectedItem());
     }
   }
@@ -243,20 +235,19 @@ public final class RepairsView extends StationOutline {
   }
 
   /** Takes what is certain of a decision; where nothing is, what is chosen in the table. */
-  private void take(Decision decision) {
-    List<Proposal> certain = model.certain(decision.proposals());
-    if (certain.isEmpty()) {
+  private void take(DecisionRow row) {
+    if (row.certain().isEmpty()) {
       workspace.frame().inform(Words.of("repairs.lookFirst"), false, 0);
       table.requestFocus();
     } else {
-      model.accept(decision.kind(), certain);
+      model.accept(row.decision().kind(), row.certain());
     }
   }
 
   private void takeAll() {
     KindRow row = kinds.getSelectionModel().getSelectedItem();
     if (row != null) {
-      model.accept(row.kind(), model.certain(proposals(row)));
+      model.accept(row.kind(), row.certain());
     }
   }
 
@@ -360,7 +351,7 @@ public final class RepairsView extends StationOutline {
   }
 
   private void enter(boolean inTable) {
-    Decision decision = decisions.getSelectionModel().getSelectedItem();
+    DecisionRow decision = decisions.getSelectionModel().getSelectedItem();
     if (inTable) {
       takeChosen();
     } else if (decision != null) {
@@ -377,11 +368,6 @@ public final class RepairsView extends StationOutline {
     } else {
       decisions.requestFocus();
     }
-  }
-
-  @Override
-  public int waiting() {
-    return model.proposals().get().size();
   }
 
   @Override

@@ -23,6 +23,7 @@ import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.change.Place;
 import tenterhook.core.job.Progress;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Frame;
 import tenterhook.desktop.workspace.Station;
 import tenterhook.desktop.workspace.Workspace;
 
@@ -33,12 +34,12 @@ public final class Arriving implements AutoCloseable {
   private static final Duration QUIET = Duration.ofSeconds(2);
 
   private final Workspace workspace;
-  private final Workspace.Frame frame;
+  private final Frame frame;
   private volatile @Nullable FolderWatch watch;
   private Set<Path> watched = Set.of();
   private @Nullable FolderWatch plainFiles;
 
-  Arriving(Workspace workspace, Workspace.Frame frame) {
+  Arriving(Workspace workspace, Frame frame) {
     this.workspace = workspace;
     this.frame = frame;
   }
@@ -149,7 +150,7 @@ public final class Arriving implements AutoCloseable {
     }
     watched = now;
     watchPlainFiles();
-    workspace.unseen(Words.of("watch.job"), p -> watch(now), this::told);
+    workspace.chore(Words.of("watch.job"), false, p -> watch(now), this::told);
   }
 
   /** What a person writes into the codebook's or a shelf's file is taken over while it is open. */
@@ -158,8 +159,9 @@ public final class Arriving implements AutoCloseable {
       return;
     }
     Path folder = workspace.collection().folder();
-    workspace.unseen(
+    workspace.chore(
         Words.of("watch.job"),
+        false,
         p ->
             FolderWatch.of(
                 List.of(folder, folder.resolve("crates")),

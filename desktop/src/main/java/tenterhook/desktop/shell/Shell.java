@@ -2,7 +2,6 @@ package tenterhook.desktop.shell;
 
 import java.io.File;
 import java.util.List;
-import java.util.Map;
 import java.util.function.Consumer;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextInputControl;
@@ -17,8 +16,11 @@ import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.listen.Status;
 import tenterhook.core.change.Outcome.Refusal;
+import tenterhook.core.find.Finder;
 import tenterhook.core.track.Snapshot;
+import tenterhook.core.track.TrackIds;
 import tenterhook.desktop.backup.BackupView;
+import tenterhook.desktop.control.Once;
 import tenterhook.desktop.control.StationView;
 import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.goeswith.GoesWithView;
@@ -30,26 +32,28 @@ import tenterhook.desktop.play.StaleView;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.tracks.TracksView;
+import tenterhook.desktop.weave.WeaveModel;
 import tenterhook.desktop.workspace.Destination;
+import tenterhook.desktop.workspace.Frame;
 import tenterhook.desktop.workspace.Station;
 import tenterhook.desktop.workspace.TrackList;
 import tenterhook.desktop.workspace.Workspace;
 
 /** The frame: wordmark, rail, find field, the station in view, strip; and the keys of all. */
-public final class Shell extends BorderPane implements Workspace.Frame {
+public final class Shell extends BorderPane implements Frame {
   private final Workspace workspace;
   private final Notifications notifications;
   private final Rail rail;
   private final FindBar find;
   private final StackPane stage = new StackPane();
-  private final Map<Station, StationView> stations;
-  private final TracksView tracksView;
-  private final HistoryView history;
-  private final BackupView backup;
-  private final GoesWithView goesWith;
-  private final MeasuringView measuring;
-  private final PlaysView plays;
-  private final StaleView stale;
+  private final Stations stations;
+  private final Once<TracksView> tracksView;
+  private final Once<HistoryView> history;
+  private final Once<BackupView> backup;
+  private final Once<GoesWithView> goesWith;
+  private final Once<MeasuringView> measuring;
+  private final Once<PlaysView> plays;
+  private final Once<StaleView> stale;
   private final ListeningKeys listeningKeys;
   private final Arriving arriving;
   private StationView inView;
@@ -62,28 +66,36 @@ public final class Shell extends BorderPane implements Workspace.Frame {
    * @param workspace what the stations work with
    */
   public Shell(Workspace workspace) {
+    this(workspace, new WeaveModel(workspace.collection()));
+  }
+
+  /**
+   * The same with a Weave that was counted before, beside the window.
+   *
+   * @param weave of the workspace's collection
+   */
+  public Shell(Workspace workspace, WeaveModel weave) {
     this.workspace = workspace;
     this.notifications = new Notifications(workspace);
     this.rail = new Rail(this::go);
-    this.tracksView = new TracksView(workspace);
-    this.history = new HistoryView(workspace);
-    this.backup = new BackupView(workspace);
-    this.goesWith = new GoesWithView(workspace);
-    this.measuring = new MeasuringView(workspace);
-    this.plays = new PlaysView(workspace);
-    this.stale = new StaleView(workspace);
+    this.tracksView = new Once<>(() -> new TracksView(workspace));
+    this.history = new Once<>(() -> new HistoryView(workspace));
+    this.backup = new Once<>(() -> new BackupView(workspace));
+    this.goesWith = new Once<>(() -> new GoesWithView(workspace));
+    this.measuring = new Once<>(() -> new MeasuringView(workspace));
+    this.plays = new Once<>(() -> new PlaysView(workspace));
+    this.stale = new Once<>(() -> new StaleView(workspace));
     this.listeningKeys = new ListeningKeys(workspace.listening(), this::walk);
     this.arriving = new Arriving(workspace, this);
     workspace.frame(this);
-    this.stations = Stations.of(workspace);
-    this.inView = stations.get(Station.WEAVE);
+    this.stations = new Stations(workspace, weave, this::count);
+    this.inView = stations.view(Station.WEAVE);
     this.find = new FindBar(workspace, () -> inView.tracks(), this::wholeCollection);
     night = workspace.collection().setting("theme").map("night"::equals).orElse(false);
     Look.apply(this, night);
     lay();
-    workspace.state().addListener((o, before, after) -> recount());
-    recount();
     go(Station.WEAVE);
+    recount();
     sayProblems();
   }
 
@@ -106,7 +118,7 @@ public final class Shell extends BorderPane implements Workspace.Frame {
   private void sayProblems() {
     List<Refusal> problems = workspace.collection().startupProblems();
     if (problems.isEmpty()) {
-      backup.remind();
+      BackupView.remind(workspace);
     } else {
       Refusal first = problems.getFirst();
       inform(Words.of("told.problems", first.path(), first.reason(), problems.size() - 1), true, 0);
@@ -125,8 +137,8 @@ public final class Shell extends BorderPane implements Workspace.Frame {
             Look.item("more.follow", this::goesWith),
             Look.item("more.plays", this::showPlays),
             Look.item("more.stale", this::showStale),
-            Look.item("more.history", () -> view(history, null)),
-            Look.item("more.backup", () -> view(backup, null)),
+            Look.item("more.history", () -> view(history.get(), null)),
+            Look.item("more.backup", () -> view(backup.get(), null)),
             Look.item("more.undo", workspace::undo),
             Look.item("more.redo", workspace::redo),
             Look.item("more.theme", this::otherTheme),
@@ -138,7 +150,7 @@ public final class Shell extends BorderPane implements Workspace.Frame {
   @Override
   public void go(Station station) {
     last = station;
-    view(stations.get(station), station);
+    view(stations.view(station), station);
   }
 
   private void view(StationView view, @Nullable Station station) {
@@ -152,9 +164,9 @@ public final class Shell extends BorderPane implements Workspace.Frame {
 
   @Override
   public void show(TrackList list) {
-    tracksView.show(list);
-    view(tracksView, null);
-    tracksView.tracks().ifPresent(p -> p.table().requestFocus());
+    tracksView.get().show(list);
+    view(tracksView.get(), null);
+    tracksView.get().tracks().ifPresent(p -> p.table().requestFocus());
   }
 
   @Override
@@ -165,8 +177,7 @@ public final class Shell extends BorderPane implements Workspace.Frame {
 
   private void wholeCollection() {
     Snapshot snapshot = workspace.state().get().snapshot();
-    TrackList all = TrackList.of(Words.of("tracks.whole"), snapshot.tracks());
-    show(new TrackList(all.title(), all.ids(), true));
+    show(new TrackList(Words.of("tracks.whole"), TrackIds.of(snapshot.tracks()), true));
   }
 
   /**
@@ -181,51 +192,58 @@ public final class Shell extends BorderPane implements Workspace.Frame {
   }
 
   private RoaringBitmap around() {
-    RoaringBitmap ids = new RoaringBitmap();
-    inView.tracks().ifPresent(p -> p.rows().forEach(ids::add));
-    return ids;
+    return inView.tracks().map(p -> p.rows().set()).orElseGet(RoaringBitmap::new);
   }
 
   @Override
   public void goesWith() {
-    if (inView != goesWith) {
-      goesWith.show(workspace.chosen().get(), around());
-      view(goesWith, null);
+    if (!goesWith.is(inView)) {
+      goesWith.get().show(workspace.chosen().get(), around());
+      view(goesWith.get(), null);
     } else {
-      goesWith.show(workspace.chosen().get(), new RoaringBitmap());
+      goesWith.get().show(workspace.chosen().get(), new RoaringBitmap());
     }
   }
 
   /** Shows how far measuring is. */
   public void showMeasuring() {
-    measuring.around(around());
-    view(measuring, null);
+    measuring.get().around(around());
+    view(measuring.get(), null);
   }
 
   /** Lets the stations begin what they do when the program has started. */
   public void started() {
-    stations.values().forEach(StationView::started);
+    Finder finder = workspace.contents().finder();
+    workspace.background(
+        () -> {
+          finder.prepare();
+          return true;
+        },
+        done -> {});
+    stations.started();
     arriving.catchUp();
+    workspace.repairs().look();
   }
 
   /** Shows which nights were played. */
   public void showPlays() {
-    view(plays, null);
+    view(plays.get(), null);
   }
 
   /** Shows what nobody plays. */
   public void showStale() {
-    view(stale, null);
+    view(stale.get(), null);
   }
 
   @Override
   public void recount() {
-    stations.keySet().forEach(this::recount);
+    stations.recount(this::count);
   }
 
-  @Override
-  public void recount(Station station) {
-    rail.waiting(station, stations.get(station).waiting());
+  private void count() {
+    for (Station station : Station.values()) {
+      rail.waiting(station, stations.waiting(station));
+    }
   }
 
   @Override
@@ -268,7 +286,7 @@ public final class Shell extends BorderPane implements Workspace.Frame {
 
   /** Shows the ledger. */
   public void showHistory() {
-    view(history, null);
+    view(history.get(), null);
   }
 
   private void showKeys() {
@@ -324,7 +342,7 @@ public final class Shell extends BorderPane implements Workspace.Frame {
     notifications.dismiss();
     if (inView.tracks().map(TrackPane::closeEdit).orElse(false)) {
       event.consume();
-    } else if (!stations.containsValue(inView)) {
+    } else if (!stations.has(inView)) {
       go(last);
       event.consume();
     }

@@ -2,38 +2,93 @@ package tenterhook.desktop.shell;
 
 import java.util.EnumMap;
 import java.util.Map;
-import java.util.function.Function;
 import tenterhook.desktop.arrival.ArrivalsView;
 import tenterhook.desktop.code.CodingView;
 import tenterhook.desktop.control.StationView;
 import tenterhook.desktop.crate.CratesView;
+import tenterhook.desktop.duplicate.DuplicatesModel;
 import tenterhook.desktop.duplicate.DuplicatesView;
+import tenterhook.desktop.lost.LostModel;
 import tenterhook.desktop.lost.LostView;
 import tenterhook.desktop.repair.RepairsView;
+import tenterhook.desktop.weave.WeaveModel;
 import tenterhook.desktop.weave.WeaveView;
 import tenterhook.desktop.workspace.Station;
 import tenterhook.desktop.workspace.Workspace;
 
-/** The view of every station; the one place where a new one is named. */
+/**
+ * The view of every station, made when it is first gone to, and what waits there, which is known
+ * before; the one place where a new station is named.
+ */
 final class Stations {
-  private static final Map<Station, Function<Workspace, StationView>> VIEWS =
-      Map.of(
-          Station.WEAVE, WeaveView::new,
-          Station.ARRIVALS, ArrivalsView::new,
-          Station.REPAIRS, RepairsView::new,
-          Station.LOST, LostView::new,
-          Station.DUPLICATES, DuplicatesView::new,
-          Station.CODING, CodingView::new,
-          Station.CRATES, CratesView::new);
+  private final Workspace workspace;
+  private final WeaveModel weave;
+  private final LostModel lost;
+  private final DuplicatesModel duplicates;
+  private final WaitingWork waiting;
+  private final Map<Station, StationView> views = new EnumMap<>(Station.class);
 
-  private Stations() {}
+  /**
+   * No view yet.
+   *
+   * @param weave the count of holes
+   * @param changed called when something else waits at a station
+   */
+  Stations(Workspace workspace, WeaveModel weave, Runnable changed) {
+    this.workspace = workspace;
+    this.weave = weave;
+    this.lost = new LostModel(workspace);
+    this.duplicates = new DuplicatesModel(workspace);
+    this.waiting = new WaitingWork(workspace.collection());
+    workspace.state().addListener((o, before, after) -> changed.run());
+    workspace.repairs().proposals().addListener((o, before, after) -> changed.run());
+    duplicates.groups().addListener((o, before, after) -> changed.run());
+    duplicates.begin();
+  }
 
-  /** Makes the views, in the order of the rail. */
-  static Map<Station, StationView> of(Workspace workspace) {
-    Map<Station, StationView> views = new EnumMap<>(Station.class);
-    for (Station station : Station.values()) {
-      views.put(station, VIEWS.get(station).apply(workspace));
-    }
-    return views;
+  /** Begins what stations do when the program has started, beside the window. */
+  void started() {
+    lost.check();
+  }
+
+  /** Counts anew, beside the window, what lacks what is demanded. */
+  void recount(Runnable counted) {
+    workspace.latestOnly(
+        waiting,
+        () -> {
+          waiting.count();
+          return true;
+        },
+        done -> counted.run());
+  }
+
+  StationView view(Station station) {
+    return views.computeIfAbsent(station, this::made);
+  }
+
+  private StationView made(Station station) {
+    return switch (station) {
+      case WEAVE -> new WeaveView(workspace, weave);
+      case ARRIVALS -> new ArrivalsView(workspace);
+      case REPAIRS -> new RepairsView(workspace);
+      case LOST -> new LostView(workspace, lost);
+      case DUPLICATES -> new DuplicatesView(workspace, duplicates);
+      case CODING -> new CodingView(workspace);
+      case CRATES -> new CratesView(workspace);
+    };
+  }
+
+  /** Whether a view is one of a station. */
+  boolean has(StationView view) {
+    return views.containsValue(view);
+  }
+
+  /** How much waits at a station. */
+  int waiting(Station station) {
+    return switch (station) {
+      case REPAIRS -> workspace.repairs().proposals().get().size();
+      case DUPLICATES -> duplicates.groups().get().size();
+      case WEAVE, ARRIVALS, LOST, CODING, CRATES -> waiting.at(station);
+    };
   }
 }

@@ -7,11 +7,13 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Polyline;
+import org.jspecify.annotations.Nullable;
 import tenterhook.adapters.store.Store;
 import tenterhook.core.arrival.Pace;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.weave.NextStep;
+import tenterhook.core.weave.Weave;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.ArrivalsModel;
@@ -28,6 +30,8 @@ final class NextPane extends VBox {
   private final VBox steps = new VBox();
   private final Pane course = new Pane();
   private final Label first = Look.label("", "second", "mono");
+  private @Nullable List<Proposal> shownProposals;
+  private @Nullable Weave shownWeave;
   private final Label last = Look.label("", "whole", "mono");
 
   NextPane(Workspace workspace, WeaveModel model) {
@@ -37,6 +41,7 @@ final class NextPane extends VBox {
     setPrefWidth(WIDTH + 32);
     setMinWidth(WIDTH + 32);
     steps.setId("next-steps");
+    steps.getChildren().add(Look.label(Words.of("next.reading"), "empty"));
     course.setPrefHeight(60);
     getChildren()
         .addAll(
@@ -50,17 +55,27 @@ final class NextPane extends VBox {
 
   void refresh() {
     List<Proposal> proposals = workspace.repairs().proposals().get();
+    Weave weave = model.weave();
+    if (proposals == shownProposals && weave == shownWeave) {
+      return; // nothing changed since
+    }
+    shownProposals = proposals;
+    shownWeave = weave;
     workspace.latestOnly(
         this,
-        () -> new Worth(model.nextSteps(proposals), ArrivalsModel.pace(workspace.collection())),
+        () ->
+            new Worth(
+                model.nextSteps(proposals),
+                ArrivalsModel.pace(workspace.collection()),
+                model.completenessHistory()),
         this::show);
-    drawHistory(model.completenessHistory());
   }
 
-  /** Steps, and how fast the DJ is. */
-  private record Worth(List<NextStep> steps, Pace pace) {}
+  /** Steps, how fast the DJ is, and how whole the collection was. */
+  private record Worth(List<NextStep> steps, Pace pace, List<Store.Completeness> history) {}
 
   private void show(Worth worth) {
+    drawHistory(worth.history());
     steps.getChildren().clear();
     worth.steps().forEach(s -> steps.getChildren().add(step(s, worth.pace())));
     if (worth.steps().isEmpty()) {

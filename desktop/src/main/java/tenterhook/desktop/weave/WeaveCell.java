@@ -1,50 +1,29 @@
 package tenterhook.desktop.weave;
 
-import javafx.css.CssMetaData;
-import javafx.css.SimpleStyleableObjectProperty;
-import javafx.css.Styleable;
-import javafx.css.StyleablePropertyFactory;
+import javafx.geometry.VPos;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
-import javafx.scene.layout.StackPane;
-import javafx.scene.paint.Color;
-import javafx.scene.paint.Paint;
-import tenterhook.desktop.theme.Look;
+import javafx.scene.text.TextAlignment;
 
 /**
  * One cell of the Weave: woven cloth as far as values are there, bare ground where they are holes,
- * a madder edge between, and the count of holes in figures. Whole cloth is of another dye.
+ * a madder edge between, and the count of holes in figures. Whole cloth is of another dye. It is
+ * one drawing, since hundreds of them stand in a frame.
  */
-final class WeaveCell extends StackPane {
+final class WeaveCell extends Canvas {
   private static final double HEIGHT = 30;
-  private static final StyleablePropertyFactory<WeaveCell> FACTORY =
-      new StyleablePropertyFactory<>(StackPane.getClassCssMetaData());
-  private static final CssMetaData<WeaveCell, Paint> WHOLE =
-      FACTORY.createPaintCssMetaData("-whole-dye", c -> c.whole, Color.TRANSPARENT, false);
-  private static final CssMetaData<WeaveCell, Paint> PART =
-      FACTORY.createPaintCssMetaData("-part-dye", c -> c.part, Color.TRANSPARENT, false);
-  private static final CssMetaData<WeaveCell, Paint> EDGE =
-      FACTORY.createPaintCssMetaData("-edge-dye", c -> c.edge, Color.TRANSPARENT, false);
-  private static final CssMetaData<WeaveCell, Paint> GROUND =
-      FACTORY.createPaintCssMetaData("-ground", c -> c.ground, Color.TRANSPARENT, false);
+  private static final double FIGURE = 7.2;
 
-  private final SimpleStyleableObjectProperty<Paint> whole = paint(WHOLE, "whole");
-  private final SimpleStyleableObjectProperty<Paint> part = paint(PART, "part");
-  private final SimpleStyleableObjectProperty<Paint> edge = paint(EDGE, "edge");
-  private final SimpleStyleableObjectProperty<Paint> ground = paint(GROUND, "ground");
-  private final Canvas canvas = new Canvas(40, HEIGHT);
-  private final Label count = Look.label("", "weave-count");
+  private final WeaveDyes dyes;
   private int tracks;
   private int holes;
   private Runnable open = () -> {};
 
-  WeaveCell() {
+  WeaveCell(WeaveDyes dyes) {
+    super(40, HEIGHT);
+    this.dyes = dyes;
     getStyleClass().add("weave-cell");
-    getChildren().addAll(canvas, count);
-    StackPane.setAlignment(count, javafx.geometry.Pos.CENTER_RIGHT);
-    StackPane.setMargin(count, new javafx.geometry.Insets(0, 3, 0, 0));
     setOnMouseClicked(e -> run());
     setOnKeyPressed(
         e -> {
@@ -53,14 +32,6 @@ final class WeaveCell extends StackPane {
             e.consume();
           }
         });
-  }
-
-  private SimpleStyleableObjectProperty<Paint> paint(
-      CssMetaData<WeaveCell, Paint> data, String name) {
-    SimpleStyleableObjectProperty<Paint> property =
-        new SimpleStyleableObjectProperty<>(data, this, name);
-    property.addListener((o, before, after) -> draw());
-    return property;
   }
 
   private void run() {
@@ -73,25 +44,23 @@ final class WeaveCell extends StackPane {
     tracks = tracksNow;
     holes = holesNow;
     open = onOpen;
-    canvas.setWidth(width);
-    WeaveView.sized(this, width);
+    setWidth(width);
     setFocusTraversable(holes > 0);
-    count.setText(holes == 0 ? "" : String.valueOf(holes));
-    count.setVisible(holes > 0);
     draw();
   }
 
   /** Threads every third pixel both ways; an even cloth is calm to look at. */
-  private void draw() {
-    GraphicsContext pen = canvas.getGraphicsContext2D();
-    double width = canvas.getWidth();
-    pen.setFill(ground.get());
+  void draw() {
+    GraphicsContext pen = getGraphicsContext2D();
+    double width = getWidth();
+    pen.setGlobalAlpha(1);
+    pen.setFill(dyes.ground());
     pen.fillRect(0, 0, width, HEIGHT);
     double filled = tracks == 0 ? 0 : Math.floor(width * (tracks - holes) / tracks);
     if (holes > 0) {
       filled = Math.min(filled, width - 3);
     }
-    pen.setFill(holes == 0 ? whole.get() : part.get());
+    pen.setFill(holes == 0 ? dyes.whole() : dyes.part());
     pen.setGlobalAlpha(0.30);
     pen.fillRect(0, 0, filled, HEIGHT);
     pen.setGlobalAlpha(0.55);
@@ -102,18 +71,21 @@ final class WeaveCell extends StackPane {
     }
     pen.setGlobalAlpha(1);
     if (holes > 0) {
-      pen.setFill(edge.get());
+      pen.setFill(dyes.edge());
       pen.fillRect(filled, 0, 1.5, HEIGHT);
+      count(pen, width);
     }
   }
 
-  /** The style properties of every cell. */
-  public static java.util.List<CssMetaData<? extends Styleable, ?>> getClassCssMetaData() {
-    return FACTORY.getCssMetaData();
-  }
-
-  @Override
-  public java.util.List<CssMetaData<? extends Styleable, ?>> getCssMetaData() {
-    return FACTORY.getCssMetaData();
+  private void count(GraphicsContext pen, double width) {
+    String figures = String.valueOf(holes);
+    double room = figures.length() * FIGURE + 6;
+    pen.setFill(dyes.ground());
+    pen.fillRect(width - 3 - room, 7, room, 16);
+    pen.setFill(dyes.edge());
+    pen.setFont(dyes.figures());
+    pen.setTextAlign(TextAlignment.RIGHT);
+    pen.setTextBaseline(VPos.CENTER);
+    pen.fillText(figures, width - 6, HEIGHT / 2);
   }
 }

@@ -10,13 +10,14 @@ import tenterhook.core.weave.Weave;
 import tenterhook.core.weave.WeaveBy;
 
 /** The count of holes, kept in step with the collection by its deltas. */
-final class WeaveModel {
+public final class WeaveModel {
   private static final int MOST = 6;
 
   private final MusicCollection collection;
   private volatile Weave weave;
 
-  WeaveModel(MusicCollection collection) {
+  /** Counts a collection, which takes a moment: better not on the toolkit's thread. */
+  public WeaveModel(MusicCollection collection) {
     this.collection = collection;
     this.weave = count(WeaveBy.FOLDER);
     collection.listen(this::changed);

@@ -32,6 +32,11 @@ final class WeaveRowCell extends ListCell<Weave.Row> {
     setText(null);
   }
 
+  /** Draws the cells anew, with other dyes. */
+  void draw() {
+    cells.forEach(WeaveCell::draw);
+  }
+
   @Override
   protected void updateItem(Weave.Row row, boolean empty) {
     super.updateItem(row, empty);
@@ -44,7 +49,7 @@ final class WeaveRowCell extends ListCell<Weave.Row> {
       cells.clear();
       box.getChildren().setAll(name, tracks);
       for (int i = 0; i < columns.size(); i++) {
-        WeaveCell cell = new WeaveCell();
+        WeaveCell cell = new WeaveCell(view.dyes());
         cells.add(cell);
         box.getChildren().add(cell);
       }

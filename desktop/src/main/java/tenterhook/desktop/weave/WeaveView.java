@@ -9,6 +9,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.weave.Weave;
 import tenterhook.core.weave.WeaveBy;
@@ -30,11 +31,13 @@ public final class WeaveView extends StationOutline {
   private final HBox heads = new HBox(2);
   private final ListView<Weave.Row> rows = new ListView<>();
   private final NextPane next;
+  private @Nullable Weave shown;
+  private final WeaveDyes dyes = new WeaveDyes(this::draw);
 
-  /** The view. */
-  public WeaveView(Workspace workspace) {
+  /** The view of a count. */
+  public WeaveView(Workspace workspace, WeaveModel model) {
     super(workspace, "keys.weave");
-    this.model = new WeaveModel(workspace.collection());
+    this.model = model;
     this.next = new NextPane(workspace, model);
     rows.setCellFactory(l -> new WeaveRowCell(this));
     rows.setFocusTraversable(false);
@@ -43,7 +46,7 @@ public final class WeaveView extends StationOutline {
     rows.setPlaceholder(Look.label(Words.of("weave.empty"), "empty"));
     VBox.setVgrow(rows, Priority.ALWAYS);
     groups.setAlignment(Pos.BOTTOM_LEFT);
-    VBox main = new VBox(8, choices(), new VBox(2, groups, heads), rows);
+    VBox main = new VBox(8, choices(), new VBox(2, groups, heads), rows, dyes);
     main.getStyleClass().add("main");
     node.setCenter(main);
     node.setRight(next);
@@ -79,15 +82,27 @@ public final class WeaveView extends StationOutline {
 
   private void refresh() {
     Weave weave = model.weave();
+    next.refresh();
+    if (weave == shown) {
+      return; // it stands there already
+    }
+    shown = weave;
     int whole = (int) Math.floor(weave.total().whole() * 100);
     title.setText(Words.of("weave.title", weave.total().tracks(), whole));
     cells();
-    next.refresh();
   }
 
   private void cells() {
     heads(model.weave());
     rows.getItems().setAll(model.weave().rows());
+  }
+
+  WeaveDyes dyes() {
+    return dyes;
+  }
+
+  private void draw() {
+    rows.lookupAll(".weave-row").forEach(row -> ((WeaveRowCell) row).draw());
   }
 
   double cellWidth() {

@@ -2,8 +2,6 @@ package tenterhook.desktop.workspace;
 
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ExecutorService;
@@ -31,7 +29,6 @@ import tenterhook.core.crate.CrateEffect;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
-import tenterhook.core.repair.Decision;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.repair.RepairRules;
@@ -89,8 +86,9 @@ public final class RepairsModel {
   public void look() {
     if (!begun) {
       begun = true;
-      workspace.independentJob(
+      workspace.chore(
           Words.of("repairs.job"),
+          true,
           p -> {
             repairService.look(p);
             return repairService.proposals();
@@ -130,42 +128,12 @@ public final class RepairsModel {
     return waiting.get() == 0;
   }
 
-  /**
-   * The kinds that have proposals, most holes closed per decision first; the catalogue always last.
-   */
-  public Map<RepairKind, List<Decision>> kinds() {
-    Map<RepairKind, List<Decision>> byKind = new LinkedHashMap<>();
-    for (Decision decision : Decision.of(proposals.get())) {
-      byKind.computeIfAbsent(decision.kind(), k -> new ArrayList<>()).add(decision);
-    }
-    byKind.putIfAbsent(RepairKind.CATALOGUE, List.of());
-    List<RepairKind> order = new ArrayList<>(byKind.keySet());
-    order.sort(
-        Comparator.comparing((RepairKind k) -> k == RepairKind.CATALOGUE)
-            .thenComparingDouble(k -> -perDecision(byKind.get(k)))
-            .thenComparing(k -> -count(byKind.get(k)))
-            .thenComparing(k -> k));
-    Map<RepairKind, List<Decision>> sorted = new LinkedHashMap<>();
-    order.forEach(k -> sorted.put(k, byKind.get(k)));
-    return sorted;
-  }
-
-  private static double perDecision(List<Decision> decisions) {
-    return decisions.stream().mapToInt(Decision::closes).sum()
-        / (double) Math.max(1, decisions.size());
-  }
-
-  /** How many proposals decisions hold. */
-  public static int count(List<Decision> decisions) {
-    return decisions.stream().mapToInt(d -> d.proposals().size()).sum();
-  }
-
   /** The proposals of a list that may be taken in bulk: certain, and the track is not guarded. */
   public List<Proposal> certain(List<Proposal> some) {
-    Snapshot snapshot = workspace.state().get().snapshot();
+    Snapshot snapshot = workspace.collection().state().snapshot();
+    int from = rules().certainFrom();
     return some.stream()
-        .filter(p -> p.certainty() >= rules().certainFrom())
-        .filter(p -> snapshot.raw(p.id(), Fields.GUARDED).isEmpty())
+        .filter(p -> p.certainty() >= from && snapshot.isBlank(p.id(), Fields.GUARDED))
         .toList();
   }
 

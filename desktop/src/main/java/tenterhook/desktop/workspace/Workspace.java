@@ -4,6 +4,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
@@ -30,7 +31,6 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.job.Progress;
-import tenterhook.core.repair.RepairKind;
 import tenterhook.desktop.theme.Words;
 
 /**
@@ -45,8 +45,7 @@ public final class Workspace {
   private final SimpleObjectProperty<Integer> chosen = new SimpleObjectProperty<>(0);
   private final Jobs jobs = new Jobs(words -> frame().inform(words, true, 0));
   private final AtomicBoolean posted = new AtomicBoolean();
-  private final RoaringBitmap changed = new RoaringBitmap();
-  private boolean othersChanged;
+  private volatile LatestState newest;
   private CrateContents contents;
   private final RepairsModel repairs;
   private final Listening listening;
@@ -54,54 +53,6 @@ public final class Workspace {
   private final SimpleBooleanProperty wheelKeys = new SimpleBooleanProperty();
   private final Timeline ticking = new Timeline(new KeyFrame(Duration.seconds(20), e -> tick()));
   private Frame frame = new Frame() {};
-
-  /**
-   * The part of the window that stations ask for. Each method does nothing until a window is up.
-   */
-  public interface Frame {
-    /** Shows a line; with the number of a change (0 for none) also a button that takes it back. */
-    default void inform(String words, boolean trouble, long change) {}
-
-    /** Asks before something is done. */
-    default void ask(String question, String button, Runnable yes) {}
-
-    /** Asks for a text; an empty one is no answer. */
-    default void askText(String question, String now, String button, Consumer<String> answer) {}
-
-    /** Asks for a text that may be empty. */
-    default void askWords(String question, String now, String button, Consumer<String> answer) {}
-
-    /** Goes to a station. */
-    default void go(Station station) {}
-
-    /** Goes to a station, and there to something in particular. */
-    default void go(Destination to) {}
-
-    /** Goes to the repairs of one kind. */
-    default void repair(RepairKind kind) {
-      go(new Destination.Repair(kind));
-    }
-
-    /** Shows a list of tracks. */
-    default void show(TrackList list) {}
-
-    /** Gives codes to a list of tracks at the coding station. */
-    default void code(TrackList list) {
-      go(new Destination.ToCode(list));
-    }
-
-    /** Counts anew what waits at the stations, after something was settled. */
-    default void recount() {}
-
-    /** Counts anew what waits at one station, when nothing of the others changed. */
-    default void recount(Station station) {}
-
-    /** Shows what follows the chosen track well. */
-    default void goesWith() {}
-
-    /** Opens the edit panel on the tracks of the table in view. */
-    default void edit() {}
-  }
 
   /**
    * The workspace of a collection.
@@ -112,6 +63,7 @@ public final class Workspace {
     this.collection = collection;
     this.state = new ReadOnlyObjectWrapper<>(collection.state());
     this.contents = collection.contents();
+    this.newest = new LatestState(collection.state(), contents);
     this.repairs = new RepairsModel(this, outside.catalogue());
     this.listening = new Listening(this, outside.outputs(), outside.silent());
     this.measuring = new MeasuringModel(this);
@@ -124,10 +76,24 @@ public final class Workspace {
   /** Crates that count days back from today are made anew when a day begins. */
   void tick() {
     if (!collection.today().equals(contents.today())) {
-      synchronized (changed) {
-        othersChanged = true;
+      synchronized (this) {
+        newest = new LatestState(newest.state(), newest.state().contents(collection.today()));
       }
       post();
+    }
+  }
+
+  /** A finished moment of the collection, and what its crates hold then. */
+  private record LatestState(CollectionState state, CrateContents contents) {
+    /** Brings crates in step: after plain edits only the changed tracks are tested again. */
+    LatestState after(Delta delta) {
+      CollectionState next = delta.after();
+      boolean others = delta.codebookChanged() || delta.cratesChanged();
+      return new LatestState(
+          next,
+          others
+              ? next.contents(contents.today())
+              : contents.after(next.snapshot(), delta.changed()));
     }
   }
 
@@ -157,22 +123,12 @@ public final class Workspace {
     collection.keepSetting(KEYS, wheelKeys.get() ? "wheel" : "notes");
   }
 
+  /** On the thread that made the change: the toolkit's only takes over what came of it. */
   private void changed(Delta delta) {
-    synchronized (changed) {
-      changed.or(delta.changed());
-      othersChanged |= delta.codebookChanged() || delta.cratesChanged();
+    synchronized (this) {
+      newest = newest.after(delta);
     }
     post();
-  }
-
-  /** Brings crates in step: after plain edits only the changed tracks are tested again. */
-  private void follow(CollectionState next) {
-    synchronized (changed) {
-      contents =
-          othersChanged ? collection.contents() : contents.after(next.snapshot(), changed.clone());
-      changed.clear();
-      othersChanged = false;
-    }
   }
 
   /** What the crates hold at the newest moment; for the toolkit's thread only. */
@@ -185,9 +141,9 @@ public final class Workspace {
       Platform.runLater(
           () -> {
             posted.set(false);
-            CollectionState next = collection.state();
-            follow(next);
-            state.set(next);
+            LatestState now = newest;
+            contents = now.contents();
+            state.set(now.state());
           });
     }
   }
@@ -280,18 +236,23 @@ public final class Workspace {
 
   /** Takes the last change back. */
   public void undo() {
-    collection
-        .nextUndo()
-        .ifPresentOrElse(
-            e -> undo(e.number()), () -> frame.inform(Words.of("told.noUndo"), false, 0));
+    undo(MusicCollection::nextUndo, "told.noUndo");
   }
 
   /** Does again what was taken back last. */
   public void redo() {
-    collection
-        .nextRedo()
-        .map(LedgerEntry::number)
-        .ifPresentOrElse(this::undo, () -> frame.inform(Words.of("told.noRedo"), false, 0));
+    undo(MusicCollection::nextRedo, "told.noRedo");
+  }
+
+  /** Which change it is says the ledger, when all that was begun before is in it. */
+  private void undo(Function<MusicCollection, Optional<LedgerEntry>> which, String none) {
+    job(
+        Words.of("job.undoLast"),
+        false,
+        p -> which.apply(collection),
+        found ->
+            found.ifPresentOrElse(
+                e -> undo(e.number()), () -> frame.inform(Words.of(none), false, 0)));
   }
 
   /**
@@ -379,6 +340,28 @@ public final class Workspace {
   }
 
   /**
+   * Runs what the program does by itself, such as to look whether all files are there: one after
+   * the other, so that a core is left for the hand.
+   *
+   * @param visible whether it is shown with its progress
+   * @param work what to do
+   * @param then gets the result on the toolkit's thread
+   */
+  public <T> void chore(String name, boolean visible, Work<T> work, Consumer<T> then) {
+    jobs.chore(name, visible, work, then, () -> {});
+  }
+
+  /**
+   * The same.
+   *
+   * @param ended called on the toolkit's thread when it is over, well or not
+   */
+  public <T> void chore(
+      String name, boolean visible, Work<T> work, Consumer<T> then, Runnable ended) {
+    jobs.chore(name, visible, work, then, ended);
+  }
+
+  /**
    * Runs long work that no job need wait for and that need not be seen.
    *
    * @param name said when it fails
@@ -420,6 +403,17 @@ public final class Workspace {
     jobs.latestOnly(owner, work, then);
   }
 
+  /**
+   * The same for what is mostly quick: then it is shown within the frame.
+   *
+   * @param owner who asks
+   * @param work what to work out, from what does not change
+   * @param then gets it on the toolkit's thread
+   */
+  public <T> void promptly(Object owner, Callable<T> work, Consumer<T> then) {
+    jobs.promptly(owner, work, then);
+  }
+
   /** The first track with artwork that a text of the find language finds. */
   public Optional<Integer> findOne(String text) {
     if (FindParser.parse(text, state.get().codebook()) instanceof Parsed.Good good) {
@@ -439,6 +433,21 @@ public final class Workspace {
    */
   public void debounced(String name, Runnable work) {
     jobs.debounced(name, work);
+  }
+
+  /** Whether views show what was wanted {@link #promptly}; may be asked from any thread. */
+  public boolean upToDate() {
+    return jobs.upToDate();
+  }
+
+  /** Lets what only belongs to later frames wait until {@link #firstFrame}. */
+  public void waitForFirstFrame() {
+    jobs.waitForFirstFrame();
+  }
+
+  /** The first frame is shown: now the rest may begin. */
+  public void firstFrame() {
+    jobs.firstFrame();
   }
 
   /** Whether no work is waiting or running, seen from any thread. */

@@ -135,7 +135,9 @@ class EditingTest extends WindowTest {
     station(KeyCode.E);
     MenuButton picker = (MenuButton) lookup("#pick-album");
     assertThat(picker).isNotNull();
+    fx(picker::show);
     MenuItem first = picker.getItems().getFirst();
+    fx(picker::hide);
     fx(first::fire);
     assertThat(text("edit-sentence")).startsWith("changes album on");
     press("edit-apply");

@@ -21,9 +21,9 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.catalogue.CatalogueClient;
+import tenterhook.core.arrival.Arrivals;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.field.Fields;
-import tenterhook.core.repair.Decision;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.repair.RepairRules;
@@ -67,11 +67,6 @@ class MendingStationsTest extends WindowTest {
     return (TableView<Proposal>) lookup("#proposals");
   }
 
-  @SuppressWarnings("unchecked")
-  private ListView<Decision> decisions() {
-    return (ListView<Decision>) lookup("#decisions");
-  }
-
   private boolean holds(Proposal proposal) {
     return proposal.edits().stream().allMatch(e -> now().raw(e.id(), e.field()).equals(e.after()));
   }
@@ -81,8 +76,7 @@ class MendingStationsTest extends WindowTest {
     choose(RepairKind.ARTIST_IN_TITLE);
     station(KeyCode.DIGIT1);
     station(KeyCode.DIGIT3);
-    List<Proposal> certain =
-        workspace.repairs().certain(decisions().getSelectionModel().getSelectedItem().proposals());
+    List<Proposal> certain = workspace.repairs().certain(table().getItems());
     assertThat(certain).isNotEmpty();
     key(KeyCode.ENTER);
     settle();
@@ -150,7 +144,7 @@ class MendingStationsTest extends WindowTest {
     fx(() -> ((Button) step.lookup(".button")).fire());
     settle();
     assertThat(shell.inView()).isInstanceOf(RepairsView.class);
-    assertThat(decisions().getItems()).isNotEmpty().allMatch(d -> d.kind() == kind);
+    assertThat(table().getItems()).isNotEmpty().allMatch(p -> p.kind() == kind);
   }
 
   @Test
@@ -392,10 +386,8 @@ class MendingStationsTest extends WindowTest {
     assertThat(ArrivalsModel.demanded(collection).size()).isLessThan(items.size());
     int after = ArrivalsModel.waiting(collection).getCardinality();
     assertThat(after).isLessThan(before);
-    collection.keepSetting(
-        "finished track",
-        String.join(
-            "\n", tenterhook.core.arrival.Arrivals.demandedAtFirst(collection.state().codebook())));
+    ArrivalsModel.demand(collection, Arrivals.demandedAtFirst(collection.state().codebook()));
+    fx(() -> shell.recount());
   }
 
   @Test

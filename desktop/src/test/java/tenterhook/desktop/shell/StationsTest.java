@@ -20,7 +20,6 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
-import org.testfx.util.WaitForAsyncUtils;
 import tenterhook.adapters.collection.Playlists;
 import tenterhook.adapters.playlist.PlaylistFile;
 import tenterhook.adapters.tagfile.TagFiles;
@@ -59,7 +58,7 @@ class StationsTest extends WindowTest {
             .orElseThrow();
     Node cell = lookup("#cell-" + row.group() + "-year");
     robot.clickOn(cell);
-    WaitForAsyncUtils.waitForFxEvents();
+    events();
     assertThat(text("list-title")).isEqualTo(row.group() + " · year missing");
     assertThat(pane().rows())
         .hasSize(row.holes().get(at))
@@ -179,6 +178,7 @@ class StationsTest extends WindowTest {
   @Test
   void arrivalsAreTracksThatAreNotYetWhole() {
     station(KeyCode.DIGIT2);
+    settle();
     assertThat(pane().rows()).isNotEmpty();
     int waiting =
         ((Label)

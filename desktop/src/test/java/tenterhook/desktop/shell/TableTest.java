@@ -11,7 +11,6 @@ import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
-import org.testfx.util.WaitForAsyncUtils;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.field.Fields;
 import tenterhook.desktop.workspace.Station;
@@ -22,12 +21,12 @@ class TableTest extends WindowTest {
   void findNarrowsTheWholeCollectionAndSaysWhatIsWrong() {
     station(KeyCode.F);
     robot.write("missing:artist");
-    WaitForAsyncUtils.waitForFxEvents();
+    events();
     int holes = now().tracks(id -> now().value(id, Fields.ARTIST).isEmpty()).getCardinality();
     assertThat(pane().rows()).hasSize(holes);
     assertThat(text("scope")).isEqualTo("whole collection");
     robot.write(" yeer:1");
-    WaitForAsyncUtils.waitForFxEvents();
+    events();
     assertThat(text("find-trouble")).contains("Character 16").contains("year");
     key(KeyCode.ESCAPE);
     assertThat(text("find-trouble")).isEmpty();

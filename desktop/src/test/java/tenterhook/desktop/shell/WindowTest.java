@@ -73,7 +73,13 @@ abstract class WindowTest {
 
   void fx(Runnable work) {
     WaitForAsyncUtils.asyncFx(work);
+    events();
+  }
+
+  /** Waits until what was done is shown, whatever goes on beside the window. */
+  void events() {
     WaitForAsyncUtils.waitForFxEvents();
+    await(() -> workspace.upToDate());
   }
 
   void settle() {
@@ -142,11 +148,11 @@ abstract class WindowTest {
 
   void station(KeyCode digit) {
     robot.press(KeyCode.CONTROL, digit).release(digit, KeyCode.CONTROL);
-    WaitForAsyncUtils.waitForFxEvents();
+    events();
   }
 
   void key(KeyCode... keys) {
     robot.push(keys);
-    WaitForAsyncUtils.waitForFxEvents();
+    events();
   }
 }
