@@ -468,7 +468,12 @@ public final class MusicCollection implements AutoCloseable {
 
   /** Remembers a setting of the interface. */
   public void keepSetting(String name, String text) {
-    settings.keep(name, text);
+    settings.note(name, text).run();
+  }
+
+  /** The same, known at once; what is returned writes it, and may have to wait for a scan. */
+  public Runnable noteSetting(String name, String text) {
+    return settings.note(name, text);
   }
 
   @Override

@@ -21,8 +21,9 @@ final class Settings {
     return Optional.ofNullable(texts.get(name));
   }
 
-  void keep(String name, String text) {
+  /** Knows it from now on; what is returned writes down what holds when it runs. */
+  Runnable note(String name, String text) {
     texts.put(name, text);
-    store.putDocument(PREFIX + name, text);
+    return () -> store.putDocument(PREFIX + name, texts.getOrDefault(name, text));
   }
 }

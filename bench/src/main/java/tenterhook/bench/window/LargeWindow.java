@@ -15,7 +15,8 @@ import tenterhook.standins.demo.DemoCollection;
 /**
  * Drives the real window with a large collection in it and prints for how long the toolkit's thread
  * was held by each act; and from the start of a process to a filled Weave, beside an empty window.
- * The collection is made, with its music, when it is not there. Headless with {@code
+ * The program is started as its launcher does after a first sitting, which is driven here too. The
+ * collection is made, with its music, when it is not there. Headless with {@code
  * -Dglass.platform=Headless -Dprism.order=sw}, and in a real window without.
  *
  * <pre>java tenterhook.bench.window.LargeWindow FOLDER [files]</pre>
@@ -35,18 +36,19 @@ public final class LargeWindow {
     if (!Files.exists(collection)) {
       make(folder, args.length > 1 && !soak ? Integer.parseInt(args[1]) : 100_000);
     }
+    String learned = StartTimes.trained(DrivenWindow.class, COLLECTION, collection.toString());
     if (soak) {
-      StartTimes.run(SoakedWindow.class, COLLECTION, collection.toString());
+      StartTimes.run(learned, SoakedWindow.class, COLLECTION, collection.toString());
       return;
     }
-    startTimes(collection);
-    StartTimes.run(DrivenWindow.class, COLLECTION, collection.toString());
+    startTimes(learned, collection);
+    StartTimes.run(learned, DrivenWindow.class, COLLECTION, collection.toString());
   }
 
-  private static void startTimes(Path collection) throws Exception {
-    double plain = StartTimes.of(EmptyWindow.class, false);
-    double empty = StartTimes.of(EmptyWindow.class, true);
-    double filled = StartTimes.of(FilledWindow.class, true, COLLECTION, collection.toString());
+  private static void startTimes(String learned, Path collection) throws Exception {
+    double plain = StartTimes.of(StartTimes.PLAIN, EmptyWindow.class);
+    double empty = StartTimes.of(StartTimes.trained(EmptyWindow.class), EmptyWindow.class);
+    double filled = StartTimes.of(learned, FilledWindow.class, COLLECTION, collection.toString());
     System.out.printf(
         Locale.ROOT,
         "start to a filled Weave %.2f s; an empty window %.2f s (%.1f times), with its classes kept"

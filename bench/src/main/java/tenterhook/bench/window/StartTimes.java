@@ -16,6 +16,9 @@ import tenterhook.desktop.app.Opening;
 
 /** From the start of a process to its first frame, by processes of their own. */
 final class StartTimes {
+  /** Nothing is kept from a run before. */
+  static final String PLAIN = "-Xshare:auto";
+
   private static final int ROUNDS = 7;
 
   private StartTimes() {}
@@ -36,14 +39,13 @@ final class StartTimes {
   /**
    * The median time from the start of a process to the frame of a program.
    *
+   * @param option {@link #PLAIN}, or that of {@link #trained}, as the launcher has it
    * @param program prints {@link EmptyWindow#READY}
-   * @param cached whether classes are kept ready by a start before, as the launcher has it
    * @param words its arguments
    * @return seconds
    */
-  static double of(Class<? extends Application> program, boolean cached, String... words)
+  static double of(String option, Class<? extends Application> program, String... words)
       throws IOException, InterruptedException {
-    String option = cached ? trained(program, words) : "-Xshare:auto";
     double[] times = new double[ROUNDS];
     for (int i = 0; i < ROUNDS; i++) {
       times[i] = once(option, program, words);
@@ -52,18 +54,24 @@ final class StartTimes {
     return times[ROUNDS / 2];
   }
 
-  /** The option that uses the classes kept by a start before; starts it that time. */
-  private static String trained(Class<? extends Application> program, String... words)
+  /**
+   * The option that uses what was kept by a run before, which is made now: the classes, and what
+   * was learned of their methods (JEP 514, JEP 515).
+   */
+  static String trained(Class<? extends Application> program, String... words)
       throws IOException, InterruptedException {
     Path cache = Files.createTempDirectory("start").resolve("classes.aot");
     once("-XX:AOTCacheOutput=" + cache, program, words);
     return "-XX:AOTCache=" + cache;
   }
 
-  /** Runs a program as it is shipped, with what it prints. */
-  static void run(Class<? extends Application> program, String... words)
+  /**
+   * Runs a program as it is shipped, with what it prints.
+   *
+   * @param option of {@link #trained}
+   */
+  static void run(String option, Class<? extends Application> program, String... words)
       throws IOException, InterruptedException {
-    String option = trained(FilledWindow.class, words);
     new ProcessBuilder(command(option, program, words)).inheritIO().start().waitFor();
   }
 
@@ -80,6 +88,9 @@ final class StartTimes {
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 option,
                 "-Xmx2g",
+                "-XX:MaxNewSize=128m",
+                "-XX:MinHeapFreeRatio=10",
+                "-XX:MaxHeapFreeRatio=30",
                 "--enable-native-access=ALL-UNNAMED,javafx.graphics",
                 "--module-path",
                 jars(true),

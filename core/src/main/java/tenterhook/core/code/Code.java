@@ -42,7 +42,15 @@ public record Code(
 
   /** Whether a token means this code, upper and lower case alike. */
   public boolean means(String other) {
-    return token.equalsIgnoreCase(other) || synonyms.stream().anyMatch(other::equalsIgnoreCase);
+    if (token.equalsIgnoreCase(other)) {
+      return true;
+    }
+    for (String synonym : synonyms) {
+      if (other.equalsIgnoreCase(synonym)) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** The same code under another token. */

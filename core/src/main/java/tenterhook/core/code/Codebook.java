@@ -95,12 +95,23 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres, Set
 
   /** The facet that a token belongs to. */
   public Optional<Facet> facetOf(String token) {
-    return facets.stream().filter(f -> f.code(token).isPresent()).findFirst();
+    for (Facet facet : facets) { // asked for each code of each track
+      if (facet.code(token).isPresent()) {
+        return Optional.of(facet);
+      }
+    }
+    return Optional.empty();
   }
 
   /** The token as the codebook spells it, or empty for a stray. */
   public Optional<String> known(String token) {
-    return facetOf(token).flatMap(f -> f.code(token)).map(Code::token);
+    for (Facet facet : facets) {
+      Optional<Code> code = facet.code(token);
+      if (code.isPresent()) {
+        return Optional.of(code.get().token());
+      }
+    }
+    return Optional.empty();
   }
 
   /** All tokens, in the order of facets and codes. */

@@ -26,7 +26,12 @@ public record Facet(
 
   /** The code of a token, upper and lower case alike. */
   public Optional<Code> code(String token) {
-    return codes.stream().filter(c -> c.means(token)).findFirst();
+    for (Code code : codes) { // asked for each code of each track
+      if (code.means(token)) {
+        return Optional.of(code);
+      }
+    }
+    return Optional.empty();
   }
 
   /** The same facet with other codes. */

@@ -131,7 +131,7 @@ public class TenterhookApp extends Application {
     stage.show();
     stage.setOnCloseRequest(
         e ->
-            collection.keepSetting(
+            opened.keepSetting(
                 SIZE, Math.round(stage.getWidth()) + " " + Math.round(stage.getHeight())));
     opened(opened, shell, stage);
   }

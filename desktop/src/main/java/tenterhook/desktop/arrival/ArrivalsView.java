@@ -45,6 +45,7 @@ public final class ArrivalsView extends StationOutline {
   private final TrackPane pane;
   private RoaringBitmap copied = new RoaringBitmap();
   private List<Batch> listed = List.of();
+  private Object listedIn = List.of();
   private List<Proposal> certain = List.of();
 
   /** The view. */
@@ -62,7 +63,7 @@ public final class ArrivalsView extends StationOutline {
     main.getStyleClass().add("main");
     node.setLeft(left);
     node.setCenter(main);
-    workspace.whileInView(node, this::refresh);
+    workspace.whileInView(node, this::followState);
     workspace.whileInView(workspace.repairs().proposals(), node, () -> describe(chosen()));
   }
 
@@ -210,7 +211,7 @@ public final class ArrivalsView extends StationOutline {
     if (wanted) {
       keys.add(key);
     }
-    ArrivalsModel.demand(workspace.collection(), keys);
+    ArrivalsModel.demand(workspace, keys);
     refresh();
     workspace.frame().recount();
   }
@@ -225,6 +226,19 @@ public final class ArrivalsView extends StationOutline {
           return now.equals(before) ? before : now;
         },
         this::list);
+  }
+
+  /** Lists the batches when anything is different from when they were listed last. */
+  private void followState() {
+    Object now =
+        List.of(
+            workspace.state().get().snapshot(),
+            workspace.state().get().codebook(),
+            ArrivalsModel.demanded(workspace.collection()));
+    if (!now.equals(listedIn)) {
+      listedIn = now;
+      refresh();
+    }
   }
 
   private void list(List<Batch> now) {
@@ -253,7 +267,7 @@ public final class ArrivalsView extends StationOutline {
   @Override
   public void shown() {
     workspace.repairs().look();
-    refresh();
+    followState();
     describe(chosen());
   }
 }

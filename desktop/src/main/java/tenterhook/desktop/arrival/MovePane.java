@@ -8,7 +8,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
@@ -74,20 +73,36 @@ final class MovePane extends VBox {
   }
 
   private void show() {
-    preview.getChildren().clear();
-    if (root.getValue() == null) {
-      return;
+    String under = root.getValue();
+    String by = pattern.getText();
+    if (under == null) {
+      preview.getChildren().clear();
+    } else {
+      RoaringBitmap some = ids;
+      move.setDisable(true); // until it is known what would move
+      workspace.promptly(this, () -> planned(some, under, by), this::show);
     }
+  }
+
+  /** What moving would do, or why the pattern cannot be read. */
+  private record Planned(List<Edit> edits, String trouble) {}
+
+  private Planned planned(RoaringBitmap some, String under, String by) {
     try {
-      Change change =
-          ArrivalsModel.moves(workspace.collection(), ids, root.getValue(), pattern.getText());
-      List<Edit> edits = change.edits();
-      preview(edits);
-      move.setText(Words.of("move.go", edits.size()));
-      move.setDisable(edits.isEmpty());
+      return new Planned(ArrivalsModel.moves(workspace.collection(), some, under, by).edits(), "");
     } catch (IllegalArgumentException unreadable) {
-      preview.getChildren().add(Look.dataLabel(String.valueOf(unreadable.getMessage()), "hole"));
-      move.setDisable(true);
+      return new Planned(List.of(), String.valueOf(unreadable.getMessage()));
+    }
+  }
+
+  private void show(Planned planned) {
+    preview.getChildren().clear();
+    move.setDisable(planned.edits().isEmpty());
+    if (planned.trouble().isEmpty()) {
+      preview(planned.edits());
+      move.setText(Words.of("move.go", planned.edits().size()));
+    } else {
+      preview.getChildren().add(Look.dataLabel(planned.trouble(), "hole"));
     }
   }
 
@@ -109,9 +124,14 @@ final class MovePane extends VBox {
   }
 
   private void move() {
-    ArrivalsModel.keepPattern(workspace.collection(), pattern.getText());
-    workspace.apply(
-        ArrivalsModel.moves(workspace.collection(), ids, root.getValue(), pattern.getText()));
+    RoaringBitmap some = ids;
+    String under = root.getValue();
+    String by = pattern.getText();
+    ArrivalsModel.keepPattern(workspace, by);
+    workspace.command(
+        move.getText(),
+        some.getCardinality(),
+        now -> ArrivalsModel.moves(workspace.collection(), some, under, by));
     close.run();
   }
 }

@@ -112,7 +112,7 @@ final class CodingDesk extends BorderPane {
     byItself.setId("by-itself");
     byItself.setSelected(!workspace.collection().setting(BY_ITSELF).orElse("yes").equals("no"));
     byItself.setOnAction(
-        e -> workspace.collection().keepSetting(BY_ITSELF, byItself.isSelected() ? "yes" : "no"));
+        e -> workspace.keepSetting(BY_ITSELF, byItself.isSelected() ? "yes" : "no"));
     for (var control : List.of(next, same, take, skip, byItself)) {
       control.setFocusTraversable(false); // letters and Enter belong to the queue
     }

@@ -14,6 +14,7 @@ import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.edit.CodebookEdits;
+import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.TrackList;
@@ -47,7 +48,11 @@ final class StraysPane extends VBox {
   }
 
   void refresh() {
-    Map<String, RoaringBitmap> strays = CodebookEdits.strays(workspace.state().get().snapshot());
+    Snapshot snapshot = workspace.state().get().snapshot();
+    workspace.latestOnly(this, () -> CodebookEdits.strays(snapshot), this::show);
+  }
+
+  private void show(Map<String, RoaringBitmap> strays) {
     lines.getChildren().clear();
     typos = new LinkedHashMap<>();
     strays.keySet().forEach(s -> CodingModel.meant(book(), s).ifPresent(c -> typos.put(s, c)));
@@ -125,11 +130,16 @@ final class StraysPane extends VBox {
             Words.of("strays.askAll", String.join(", ", typos.keySet())),
             Words.of("strays.all", codes.size()),
             () ->
-                workspace.apply(
-                    CodebookEdits.map(workspace.state().get().snapshot(), book(), codes)));
+                workspace.command(
+                    Words.of("strays.all", codes.size()),
+                    workspace.state().get().snapshot().count(),
+                    now -> CodebookEdits.map(now.snapshot(), now.codebook(), codes)));
   }
 
   private void map(String stray, String code) {
-    workspace.apply(CodebookEdits.map(workspace.state().get().snapshot(), book(), stray, code));
+    workspace.command(
+        Words.of("strays.becomes"),
+        workspace.state().get().snapshot().count(),
+        now -> CodebookEdits.map(now.snapshot(), now.codebook(), stray, code));
   }
 }

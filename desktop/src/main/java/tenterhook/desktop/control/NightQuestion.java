@@ -43,6 +43,10 @@ public final class NightQuestion {
         workspace,
         Words.of("plays.tracks", tracks.size()),
         Optional.empty(),
-        night -> workspace.apply(Plays.onNight(workspace.state().get().snapshot(), tracks, night)));
+        night ->
+            workspace.command(
+                Words.of("plays.tracks", tracks.size()),
+                tracks.size(),
+                now -> Plays.onNight(now.snapshot(), tracks, night)));
   }
 }

@@ -168,7 +168,7 @@ final class SendOutPane extends VBox {
       SendingOut.Naming paths = paths();
       PlaylistFile chosen = form.getValue();
       List<Crate> some = crates;
-      workspace.collection().keepSetting(FOLDER, folder.getText().strip());
+      workspace.keepSetting(FOLDER, folder.getText().strip());
       outcome.getChildren().clear();
       write.setDisable(true);
       workspace.independentJob(
@@ -187,8 +187,8 @@ final class SendOutPane extends VBox {
       case ABSOLUTE -> new SendingOut.Naming.Absolute();
       case COPIES -> new SendingOut.Naming.Copied();
       case ELSEWHERE -> {
-        workspace.collection().keepSetting(HERE, here.getText().strip());
-        workspace.collection().keepSetting(THERE, there.getText().strip());
+        workspace.keepSetting(HERE, here.getText().strip());
+        workspace.keepSetting(THERE, there.getText().strip());
         yield new SendingOut.Naming.Elsewhere(
             Path.of(here.getText().strip()), there.getText().strip());
       }

@@ -8,6 +8,7 @@ import javafx.animation.PauseTransition;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.util.Duration;
+import org.jspecify.annotations.Nullable;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.duplicate.CopySearch;
 import tenterhook.adapters.duplicate.Resolving;
@@ -40,6 +41,7 @@ public final class DuplicatesModel {
   private final PauseTransition hidden = new PauseTransition(Duration.seconds(2));
 
   private boolean staying;
+  private @Nullable CollectionState foundIn;
   private List<Group> shown = List.of();
   private Runnable follower = () -> {};
 
@@ -112,18 +114,27 @@ public final class DuplicatesModel {
 
   /** Reads and listens to what is new since the last time, as a job; then the groups follow. */
   void look() {
-    Object now = newest(workspace.state().get());
-    if (!now.equals(heard)) {
-      heard = now;
-      workspace.job(
-          Words.of("duplicates.look"),
-          true,
-          p -> CopySearch.run(workspace.collection(), p),
-          found -> {
-            search = found;
-            refresh();
-          });
-    }
+    CollectionState state = workspace.state().get();
+    workspace.latestOnly(
+        hidden,
+        () -> newest(state),
+        now -> {
+          if (!now.equals(heard)) {
+            heard = now;
+            listen();
+          }
+        });
+  }
+
+  private void listen() {
+    workspace.job(
+        Words.of("duplicates.look"),
+        true,
+        p -> CopySearch.run(workspace.collection(), p),
+        found -> {
+          search = found;
+          refresh();
+        });
   }
 
   /** Changes when files came in or were measured. */
@@ -132,9 +143,21 @@ public final class DuplicatesModel {
     return List.of(snapshot.tracks(), snapshot.tracks(id -> !snapshot.isBlank(id, Fields.SOUND)));
   }
 
+  /** Works the groups out anew when tracks or crates are others than they were found in. */
+  void followState() {
+    CollectionState before = foundIn;
+    CollectionState now = workspace.state().get();
+    if (before == null
+        || before.snapshot() != now.snapshot() // any field may tell which copy is the better one
+        || before.crates() != now.crates()) {
+      refresh();
+    }
+  }
+
   /** Works the groups out anew, beside the window. */
   void refresh() {
     hidden.stop();
+    foundIn = workspace.state().get();
     GroupsWanted wanted = new GroupsWanted(search, criteria, staying);
     workspace.latestOnly(this, () -> wanted.found(workspace.collection()), this::show);
   }

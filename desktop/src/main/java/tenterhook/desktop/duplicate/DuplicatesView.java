@@ -81,7 +81,7 @@ public final class DuplicatesView extends StationOutline {
     build();
     model.follow(() -> found(model.shown()));
     workspace.whileInView(holding, holding::refresh);
-    workspace.whileInView(node, model::refresh);
+    workspace.whileInView(node, model::followState);
   }
 
   private void build() {
@@ -303,7 +303,7 @@ public final class DuplicatesView extends StationOutline {
   @Override
   public void shown() {
     model.look();
-    model.refresh();
+    model.followState();
     if (node.getRight() == holding) {
       holding.refresh();
     }

@@ -103,7 +103,10 @@ final class HoldingPane extends VBox {
 
   private void restore(RoaringBitmap ids) {
     if (!ids.isEmpty()) {
-      workspace.apply(TrackEdits.restore(workspace.state().get().snapshot(), ids));
+      workspace.command(
+          Words.of("holding.restore"),
+          ids.getCardinality(),
+          now -> TrackEdits.restore(now.snapshot(), ids));
     }
   }
 

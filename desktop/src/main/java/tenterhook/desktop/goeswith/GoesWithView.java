@@ -111,7 +111,7 @@ public final class GoesWithView extends StationOutline {
 
   private void share(int place) {
     share = SHARES[place];
-    workspace.collection().keepSetting(SHARE, String.valueOf(share));
+    workspace.keepSetting(SHARE, String.valueOf(share));
     fill();
   }
 

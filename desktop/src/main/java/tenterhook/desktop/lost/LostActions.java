@@ -63,7 +63,9 @@ final class LostActions {
 
   /** Puts the chosen tracks, or all of a folder, on the wish list. */
   void wish(LostItem.LostFolder folder) {
-    workspace.apply(Wishes.add(workspace.state().get().snapshot(), chosen(folder)));
+    RoaringBitmap ids = chosen(folder);
+    workspace.command(
+        Words.of("lost.wish"), ids.getCardinality(), now -> Wishes.add(now.snapshot(), ids));
   }
 
   /** Takes the chosen tracks, or all of a folder, out of the collection, once that is confirmed. */
@@ -74,7 +76,11 @@ final class LostActions {
         .ask(
             Words.of("ask.removeLost", ids.getCardinality()),
             Words.of("do.remove", ids.getCardinality()),
-            () -> workspace.apply(TrackEdits.remove(workspace.state().get().snapshot(), ids)));
+            () ->
+                workspace.command(
+                    Words.of("do.remove", ids.getCardinality()),
+                    ids.getCardinality(),
+                    now -> TrackEdits.remove(now.snapshot(), ids)));
   }
 
   /** Puts a file in the place of the chosen lost one. */

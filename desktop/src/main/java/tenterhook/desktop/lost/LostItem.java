@@ -15,8 +15,8 @@ sealed interface LostItem {
   /** How much of it there is. */
   String second();
 
-  /** A folder of the collection that is not there as a whole. */
-  record AwayRoot(FileAvailability.Away root) implements LostItem {
+  /** A folder of the collection that is not there as a whole, with all its tracks. */
+  record AwayRoot(FileAvailability.Away root, RoaringBitmap tracks) implements LostItem {
     @Override
     public String name() {
       return Words.of("lost.away", root.root());

@@ -72,11 +72,16 @@ public final class LostModel {
     follower = view;
   }
 
+  private static LostItem away(Snapshot snapshot, FileAvailability.Away root) {
+    return new LostItem.AwayRoot(
+        root, snapshot.tracks(id -> snapshot.raw(id, Fields.ROOT).equals(root.root())));
+  }
+
   private static List<LostItem> items(
       CollectionState state, FileAvailability seen, DiskReport disk) {
     Snapshot snapshot = state.snapshot();
     List<LostItem> items = new ArrayList<>();
-    seen.away().forEach(a -> items.add(new LostItem.AwayRoot(a)));
+    seen.away().forEach(a -> items.add(away(snapshot, a)));
     items.addAll(folders(snapshot));
     RoaringBitmap changed = RoaringBitmap.and(seen.changed(), snapshot.tracks());
     if (!changed.isEmpty()) {

@@ -172,7 +172,6 @@ final class LostSheets {
   }
 
   private Sheet away(LostItem.AwayRoot away) {
-    Snapshot snapshot = workspace.state().get().snapshot();
     return new Sheet(
         away.name(),
         Words.of("lost.awayWords", away.root().path()),
@@ -181,8 +180,7 @@ final class LostSheets {
             Look.button(Words.of("lost.elsewhere"), () -> actions.elsewhere(away)),
             Look.button(Words.of("lost.reallyGone"), () -> actions.reallyGone(away), "danger")),
         List.of(),
-        Optional.of(
-            snapshot.tracks(id -> snapshot.raw(id, Fields.ROOT).equals(away.root().root()))));
+        Optional.of(away.tracks()));
   }
 
   private static List<LostChoice> rows(List<Path> paths) {

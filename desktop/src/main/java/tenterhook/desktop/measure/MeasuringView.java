@@ -141,7 +141,10 @@ public final class MeasuringView extends StationOutline {
 
   private void showUpscaled() {
     Snapshot snapshot = workspace.state().get().snapshot();
-    workspace.frame().show(TrackList.of(Words.of("measure.upscaledList"), upscaled(snapshot)));
+    workspace.latestOnly(
+        upscaled,
+        () -> TrackList.of(Words.of("measure.upscaledList"), upscaled(snapshot)),
+        workspace.frame()::show);
   }
 
   private void refresh() {

@@ -150,8 +150,11 @@ public final class StaleView extends StationOutline {
               : Words.of(
                   pile.months() == 0 ? "stale.neverWords" : "stale.words", MONTHS.getFirst()));
       Snapshot snapshot = workspace.state().get().snapshot();
-      pane.show(
-          new TrackList(pile.name(), Stale.sorted(snapshot, pile.tracks(), order.getValue())));
+      Stale.Order by = order.getValue();
+      workspace.latestOnly(
+          pane,
+          () -> new TrackList(pile.name(), Stale.sorted(snapshot, pile.tracks(), by)),
+          pane::show);
     }
   }
 
@@ -165,8 +168,11 @@ public final class StaleView extends StationOutline {
   }
 
   private void rest() {
-    workspace.apply(
-        TrackEdits.flag(workspace.state().get().snapshot(), chosen(), Fields.RESTING, true));
+    RoaringBitmap ids = chosen();
+    workspace.command(
+        Words.of("stale.rest"),
+        ids.getCardinality(),
+        now -> TrackEdits.flag(now.snapshot(), ids, Fields.RESTING, true));
   }
 
   private void hold() {
@@ -177,8 +183,10 @@ public final class StaleView extends StationOutline {
             Words.of("ask.holdStale", ids.getCardinality()),
             Words.of("do.hold", ids.getCardinality()),
             () ->
-                workspace.apply(
-                    TrackEdits.hold(workspace.state().get().snapshot(), ids, "not played")));
+                workspace.command(
+                    Words.of("do.hold", ids.getCardinality()),
+                    ids.getCardinality(),
+                    now -> TrackEdits.hold(now.snapshot(), ids, "not played")));
   }
 
   private void archive() {

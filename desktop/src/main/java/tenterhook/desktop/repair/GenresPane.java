@@ -8,7 +8,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.code.Codebook;
@@ -66,6 +65,11 @@ final class GenresPane extends VBox {
 
   void refresh() {
     Snapshot snapshot = workspace.state().get().snapshot();
+    Codebook book = workspace.state().get().codebook();
+    workspace.latestOnly(this, () -> genres(snapshot, book), this::show);
+  }
+
+  private static List<Genre> genres(Snapshot snapshot, Codebook book) {
     Map<String, Integer> counts = new TreeMap<>();
     snapshot
         .tracks()
@@ -76,11 +80,14 @@ final class GenresPane extends VBox {
               }
             });
     counts.remove("");
-    Codebook book = workspace.state().get().codebook();
     book.genres().parents().values().forEach(p -> counts.putIfAbsent(p, 0));
     List<Genre> genres = new ArrayList<>();
     counts.forEach((name, count) -> genres.add(new Genre(name, count, book.genres().above(name))));
     genres.sort((a, b) -> b.tracks() - a.tracks());
+    return genres;
+  }
+
+  private void show(List<Genre> genres) {
     if (!genres.equals(list.getItems())) {
       list.getItems().setAll(genres);
     }
@@ -95,16 +102,17 @@ final class GenresPane extends VBox {
               Words.of("genres.becomesAsk", one.name(), one.tracks()),
               one.name(),
               Words.of("genres.becomesDo"),
-              to -> {
-                RoaringBitmap ids = workspace.state().get().snapshot().tracks();
-                workspace.apply(
-                    GenreEdits.becomes(
-                        workspace.state().get().snapshot(),
-                        workspace.state().get().codebook(),
-                        ids,
-                        one.name(),
-                        to));
-              });
+              to ->
+                  workspace.command(
+                      Words.of("genres.title"),
+                      one.tracks(),
+                      now ->
+                          GenreEdits.becomes(
+                              now.snapshot(),
+                              now.codebook(),
+                              now.snapshot().tracks(),
+                              one.name(),
+                              to)));
     }
   }
 

@@ -38,11 +38,12 @@ record RepairOverview(Basis asked, List<KindRow> kinds) {
     /** Of no moment. */
     static final Basis NOTHING = new Basis(List.of(), Snapshot.empty(), -1);
 
-    /** Whether it is of the very same moment. */
+    /** Whether all that an overview tells of is the very same. */
     boolean isAs(Basis other) {
       return proposals == other.proposals
-          && snapshot == other.snapshot
-          && certainFrom == other.certainFrom;
+          && certainFrom == other.certainFrom
+          && snapshot.column(Fields.FOLDER) == other.snapshot.column(Fields.FOLDER)
+          && snapshot.column(Fields.GUARDED) == other.snapshot.column(Fields.GUARDED);
     }
   }
 

@@ -214,7 +214,8 @@ public final class Shell extends BorderPane implements Frame {
   /** Lets the stations begin what they do when the program has started. */
   public void started() {
     Finder finder = workspace.contents().finder();
-    workspace.background(
+    workspace.latestOnly(
+        find,
         () -> {
           finder.prepare();
           return true;
@@ -281,7 +282,7 @@ public final class Shell extends BorderPane implements Frame {
     night = !night;
     Look.apply(this, night);
     getStyleClass().add(0, "root");
-    workspace.collection().keepSetting("theme", night ? "night" : "linen");
+    workspace.keepSetting("theme", night ? "night" : "linen");
   }
 
   /** Shows the ledger. */

@@ -29,8 +29,8 @@ public final class ArrivalsModel {
   }
 
   /** Remembers what the DJ demands. */
-  public static void demand(MusicCollection collection, List<String> keys) {
-    collection.keepSetting(DEMANDED, String.join("\n", keys));
+  public static void demand(Workspace workspace, List<String> keys) {
+    workspace.keepSetting(DEMANDED, String.join("\n", keys));
   }
 
   /** The tracks that are not finished. */
@@ -61,8 +61,8 @@ public final class ArrivalsModel {
   }
 
   /** Remembers the pattern by which arrivals are moved into place. */
-  public static void keepPattern(MusicCollection collection, String pattern) {
-    collection.keepSetting(PATTERN, pattern);
+  public static void keepPattern(Workspace workspace, String pattern) {
+    workspace.keepSetting(PATTERN, pattern);
   }
 
   /**

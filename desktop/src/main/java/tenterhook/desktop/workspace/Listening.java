@@ -263,7 +263,7 @@ public final class Listening {
   public void even(boolean on) {
     even = on;
     player.gain(gain());
-    workspace.collection().keepSetting(EVEN, on ? "yes" : "no");
+    workspace.keepSetting(EVEN, on ? "yes" : "no");
   }
 
   /** The devices there are, and which one is chosen; empty for the usual one. */
@@ -280,7 +280,7 @@ public final class Listening {
   public void device(String name) {
     device = name;
     player.device(name);
-    workspace.collection().keepSetting(DEVICE, name);
+    workspace.keepSetting(DEVICE, name);
     watch();
   }
 

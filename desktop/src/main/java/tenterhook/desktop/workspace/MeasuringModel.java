@@ -8,7 +8,6 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.measure.Measuring;
-import tenterhook.core.change.Change;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
@@ -80,7 +79,7 @@ public final class MeasuringModel {
 
   /** Settles that, and remembers it. */
   public void fills(boolean on) {
-    workspace.collection().keepSetting(FILL, on ? "yes" : "no");
+    workspace.keepSetting(FILL, on ? "yes" : "no");
   }
 
   /**
@@ -111,7 +110,7 @@ public final class MeasuringModel {
   private void wish(RoaringBitmap ids) {
     wish = ids.clone();
     String text = ids.stream().mapToObj(String::valueOf).collect(Collectors.joining(" "));
-    workspace.collection().keepSetting(WISH, text);
+    workspace.keepSetting(WISH, text);
   }
 
   private void ended(RoaringBitmap ids, Measuring.Report report) {
@@ -137,12 +136,15 @@ public final class MeasuringModel {
 
   /** Fills empty tempi and keys as one change; says nothing when there are none. */
   public void fill(RoaringBitmap ids) {
-    Change change =
-        SoundFills.of(
-            workspace.collection().state().snapshot(), ids, fillsFrom(), Words.of("measure.fills"));
-    if (!change.isEmpty()) {
-      workspace.apply(change);
-    }
+    Snapshot snapshot = workspace.collection().state().snapshot();
+    int from = fillsFrom();
+    workspace.background(
+        () -> SoundFills.of(snapshot, ids, from, Words.of("measure.fills")),
+        change -> {
+          if (!change.isEmpty()) {
+            workspace.apply(change);
+          }
+        });
   }
 
   /** A stop from the station as well as from the job's own button. */

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ForkJoinPool;
+import java.util.concurrent.ForkJoinTask;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import javafx.application.Platform;
@@ -89,13 +91,19 @@ public final class RepairsModel {
       workspace.chore(
           Words.of("repairs.job"),
           true,
-          p -> {
-            repairService.look(p);
-            return repairService.proposals();
-          },
+          p -> leavingCore(() -> repairService.look(p)),
           proposals::set,
           () -> begun = repairService.looked());
     }
+  }
+
+  /** Looks on all cores but one, which is left for the hand. */
+  private List<Proposal> leavingCore(Runnable look) {
+    int cores = Math.max(1, Runtime.getRuntime().availableProcessors() - 1);
+    try (ForkJoinPool pool = new ForkJoinPool(cores)) {
+      pool.invoke(ForkJoinTask.adapt(look));
+    }
+    return repairService.proposals();
   }
 
   /** Brings the property in step with what is kept. */
@@ -269,7 +277,8 @@ public final class RepairsModel {
   /** What proposals would do to crates; found beside the window. */
   public void effects(List<Proposal> some, Consumer<List<CrateEffect>> then) {
     CollectionState state = workspace.state().get();
-    beside(
+    workspace.latestOnly(
+        this,
         () -> {
           List<Cell> cells = new ArrayList<>();
           RoaringBitmap changed = new RoaringBitmap();

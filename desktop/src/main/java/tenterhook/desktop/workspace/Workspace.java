@@ -120,7 +120,7 @@ public final class Workspace {
   /** Shows keys the other way, and remembers it. */
   public void otherKeys() {
     wheelKeys.set(!wheelKeys.get());
-    collection.keepSetting(KEYS, wheelKeys.get() ? "wheel" : "notes");
+    keepSetting(KEYS, wheelKeys.get() ? "wheel" : "notes");
   }
 
   /** On the thread that made the change: the toolkit's only takes over what came of it. */
@@ -424,6 +424,19 @@ public final class Workspace {
           .findFirst();
     }
     return Optional.empty();
+  }
+
+  /** Remembers a setting: known at once, and written beside the window. */
+  public void keepSetting(String name, String text) {
+    Runnable write = collection.noteSetting(name, text);
+    job(
+        Words.of("job.settings"),
+        false,
+        p -> {
+          write.run();
+          return true;
+        },
+        done -> {});
   }
 
   /**

@@ -386,7 +386,10 @@ class MendingStationsTest extends WindowTest {
     assertThat(ArrivalsModel.demanded(collection).size()).isLessThan(items.size());
     int after = ArrivalsModel.waiting(collection).getCardinality();
     assertThat(after).isLessThan(before);
-    ArrivalsModel.demand(collection, Arrivals.demandedAtFirst(collection.state().codebook()));
+    fx(
+        () ->
+            ArrivalsModel.demand(
+                workspace, Arrivals.demandedAtFirst(collection.state().codebook())));
     fx(() -> shell.recount());
   }
 

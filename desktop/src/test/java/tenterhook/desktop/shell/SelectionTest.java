@@ -25,8 +25,11 @@ class SelectionTest extends WindowTest {
   @BeforeEach
   void aList() {
     fx(() -> shell.show(TrackList.of("some", now().tracks().limit(30))));
+    await(() -> rows().size() == 30);
     fx(() -> pane().table().requestFocus());
+    await(() -> pane().table().isFocused());
     fx(() -> pane().table().getSelectionModel().clearAndSelect(2));
+    await(() -> lead() == 2);
   }
 
   private TrackIds rows() {

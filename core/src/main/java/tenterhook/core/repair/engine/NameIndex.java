@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.repair.inspect.NameKeys;
@@ -33,13 +34,18 @@ final class NameIndex {
   private static final int PREFIX = 8;
 
   private final Map<Field<?>, FieldSpellings> names = new LinkedHashMap<>();
-  private final Map<String, TreeMap<Integer, Integer>> tempos = new HashMap<>();
-  private final Map<String, TreeMap<Integer, Integer>> years = new HashMap<>();
+  private final Map<String, NumberCounts> tempos = new HashMap<>();
+  private final Map<String, NumberCounts> years = new HashMap<>();
 
   /** The spellings of one field. */
   private static final class FieldSpellings {
     final Map<String, Map<String, Tally>> byKey = new HashMap<>();
-    final Map<String, Set<String>> byDeletion = new HashMap<>();
+
+    /**
+     * By the hash of a shortened form: those who only share the hash are no slips of each other.
+     */
+    final Map<Integer, Set<String>> byDeletion = new HashMap<>();
+
     final Map<String, String> keyOf = new HashMap<>();
   }
 
@@ -90,14 +96,13 @@ final class NameIndex {
         : values;
   }
 
-  private static void tally(
-      Map<String, TreeMap<Integer, Integer>> map, String key, int value, int step) {
-    TreeMap<Integer, Integer> counts = map.computeIfAbsent(key, k -> new TreeMap<>());
-    counts.merge(value, step, Integer::sum);
-    counts.values().remove(0);
-    if (counts.isEmpty()) {
-      map.remove(key);
-    }
+  private static void tally(Map<String, NumberCounts> map, String key, int value, int step) {
+    map.compute(
+        key,
+        (k, counts) -> {
+          NumberCounts now = (counts == null ? NumberCounts.NONE : counts).plus(value, step);
+          return now.isEmpty() ? null : now;
+        });
   }
 
   private void name(Field<?> field, String value, int step, boolean guarded) {
@@ -110,8 +115,7 @@ final class NameIndex {
     if (spellings == null) {
       spellings = new TreeMap<>();
       known.byKey.put(key, spellings);
-      deletions(key)
-          .forEach(d -> known.byDeletion.computeIfAbsent(d, x -> new HashSet<>(2)).add(key));
+      deletions(key).forEach(d -> known.byDeletion.merge(d, Set.of(key), SmallSets::union));
     }
     Tally tally = spellings.computeIfAbsent(value, v -> new Tally());
     tally.add(step, guarded);
@@ -120,13 +124,8 @@ final class NameIndex {
     }
     if (spellings.isEmpty()) {
       known.byKey.remove(key);
-      for (String deletion : deletions(key)) {
-        Set<String> sharing = known.byDeletion.get(deletion);
-        sharing.remove(key);
-        if (sharing.isEmpty()) {
-          known.byDeletion.remove(deletion);
-        }
-      }
+      deletions(key)
+          .forEach(d -> known.byDeletion.computeIfPresent(d, (x, s) -> SmallSets.minus(s, key)));
     }
   }
 
@@ -135,7 +134,8 @@ final class NameIndex {
     return names.get(field).keyOf.computeIfAbsent(value, v -> NameKeys.key(field, v));
   }
 
-  private static Set<String> deletions(String key) {
+  /** The hashes of a key with at most as many letters left out as it may have slips. */
+  private static Set<Integer> deletions(String key) {
     Set<String> found = new HashSet<>();
     String prefix = key.substring(0, Math.min(PREFIX, key.length()));
     found.add(prefix);
@@ -146,7 +146,7 @@ final class NameIndex {
         Set.copyOf(found).forEach(f -> shorten(f, found));
       }
     }
-    return found;
+    return found.stream().map(String::hashCode).collect(Collectors.toSet());
   }
 
   private static void shorten(String text, Set<String> found) {
@@ -185,7 +185,7 @@ final class NameIndex {
     FieldSpellings known = names.get(field);
     Set<String> tried = new HashSet<>();
     Set<String> found = new TreeSet<>();
-    for (String deletion : NameKey.slips(key.length()) == 0 ? Set.<String>of() : deletions(key)) {
+    for (int deletion : NameKey.slips(key.length()) == 0 ? Set.<Integer>of() : deletions(key)) {
       for (String other : known.byDeletion.getOrDefault(deletion, Set.of())) {
         if (!other.equals(key) && tried.add(other) && NameKey.near(key, other)) {
           found.add(other);
@@ -207,34 +207,20 @@ final class NameIndex {
           names.get(Fields.ARTIST).byKey.getOrDefault(question.key(), Map.of()).values().stream()
               .mapToInt(Tally::tracks)
               .sum();
-      case TEMPO -> typicalTempo(tempos.getOrDefault(question.key(), new TreeMap<>()));
+      case TEMPO -> typicalTempo(tempos.getOrDefault(question.key(), NumberCounts.NONE));
       case ORIGINAL -> {
-        TreeMap<Integer, Integer> known = years.get(question.key());
-        yield known == null ? 0 : known.firstKey();
+        NumberCounts known = years.get(question.key());
+        yield known == null ? 0 : known.least();
       }
     };
   }
 
   /** The middle tempo of a genre that keeps to one, or 0: half of its tracks within a quarter. */
-  private static int typicalTempo(TreeMap<Integer, Integer> counts) {
-    int all = counts.values().stream().mapToInt(Integer::intValue).sum();
-    if (all < 8) {
+  private static int typicalTempo(NumberCounts counts) {
+    if (counts.total() < 8) {
       return 0;
     }
-    int low = quantile(counts, all * 0.25);
-    int middle = quantile(counts, all * 0.5);
-    int high = quantile(counts, all * 0.75);
-    return high - low <= middle / 5 ? middle : 0;
-  }
-
-  private static int quantile(TreeMap<Integer, Integer> counts, double rank) {
-    double seen = 0;
-    for (Map.Entry<Integer, Integer> one : counts.entrySet()) {
-      seen += one.getValue();
-      if (seen > rank) {
-        return one.getKey();
-      }
-    }
-    return counts.lastKey();
+    int middle = counts.quantile(0.5);
+    return counts.quantile(0.75) - counts.quantile(0.25) <= middle / 5 ? middle : 0;
   }
 }

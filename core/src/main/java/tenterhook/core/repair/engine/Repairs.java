@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.field.Field;
@@ -91,6 +92,10 @@ public final class Repairs {
   private final NameIndex nameIndex = new NameIndex(SPELLED);
   private final Map<String, RoaringBitmap> folders = new HashMap<>();
   private final Map<InspectionUnit, List<Proposal>> found = new HashMap<>();
+
+  /** What {@link #proposals} says as long as nothing else is found. */
+  private @Nullable List<Proposal> shown;
+
   private final DependencyIndex<InspectionUnit> dependencies = new DependencyIndex<>(nameIndex);
   private final List<Respellings> respellings =
       BY_NAME.stream().map(inspector -> new Respellings(inspector, nameIndex)).toList();
@@ -158,6 +163,7 @@ public final class Repairs {
     before.forEach((int id) -> enter(id, -1, dirty));
     snapshot = after;
     codebook = book;
+    shown = settled.equals(rules) ? shown : null;
     rules = settled;
     externalEvidence = beside;
     RoaringBitmap now = RoaringBitmap.and(changed, after.tracks());
@@ -282,10 +288,9 @@ public final class Repairs {
   }
 
   private void keep(InspectionUnit unit, List<Proposal> proposals) {
-    if (proposals.isEmpty()) {
-      found.remove(unit);
-    } else {
-      found.put(unit, proposals);
+    List<Proposal> before = proposals.isEmpty() ? found.remove(unit) : found.put(unit, proposals);
+    if (!proposals.equals(before == null ? List.of() : before)) {
+      shown = null;
     }
   }
 
@@ -331,9 +336,18 @@ public final class Repairs {
 
   /**
    * The proposals that may be shown, by kind, decision and track. One that says the same as
-   * another, or less, is left out.
+   * another, or less, is left out. The same list as before when nothing else was found since.
    */
   public List<Proposal> proposals() {
+    List<Proposal> known = shown;
+    if (known == null) {
+      known = wanted();
+      shown = known;
+    }
+    return known;
+  }
+
+  private List<Proposal> wanted() {
     Map<Integer, List<Proposal>> byTrack = new HashMap<>();
     for (List<Proposal> some : found.values()) {
       for (Proposal one : some) {
@@ -342,14 +356,14 @@ public final class Repairs {
         }
       }
     }
-    List<Proposal> shown = new ArrayList<>();
-    byTrack.values().forEach(mine -> distinct(mine, shown));
-    shown.sort(
+    List<Proposal> all = new ArrayList<>();
+    byTrack.values().forEach(mine -> distinct(mine, all));
+    all.sort(
         Comparator.comparing(Proposal::kind)
             .thenComparing(Proposal::decision)
             .thenComparing(Proposal::id)
             .thenComparing(p -> p.edits().getFirst().field().key()));
-    return Collections.unmodifiableList(shown);
+    return Collections.unmodifiableList(all);
   }
 
   private static void distinct(List<Proposal> mine, List<Proposal> shown) {
