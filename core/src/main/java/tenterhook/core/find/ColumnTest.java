@@ -15,6 +15,7 @@ import tenterhook.core.field.Field;
 import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
 import tenterhook.core.genre.Genres;
+import tenterhook.core.measure.MusicalKey;
 import tenterhook.core.text.Fold;
 import tenterhook.core.text.NameKey;
 import tenterhook.core.track.Column;
@@ -285,11 +286,38 @@ final class ColumnTest {
       return number(field, value, today);
     }
     return switch (value) {
-      case Condition.Whole whole -> whole(whole.text());
+      case Condition.Whole whole -> whole(field, whole.text());
       case Condition.Part part -> containing(part.text());
       case Condition.Like like -> like(like.text());
       case Condition.Range range -> (dictionary, number) -> false;
     };
+  }
+
+  private static TextTest whole(Field<?> field, String text) {
+    if (field == Fields.FOLDER) {
+      return below(text);
+    }
+    return field == Fields.KEY ? key(text) : whole(text);
+  }
+
+  /** A folder is also in the folders above it. */
+  private static TextTest below(String text) {
+    String wanted = Fold.fold(text);
+    return (dictionary, number) -> {
+      String folder = dictionary.folded(number);
+      return folder.equals(wanted) || folder.startsWith(wanted + "/");
+    };
+  }
+
+  /** A key is the same however it is written. */
+  private static TextTest key(String text) {
+    TextTest asWritten = whole(text);
+    return MusicalKey.parse(text)
+        .<TextTest>map(
+            wanted ->
+                (dictionary, number) ->
+                    MusicalKey.parse(dictionary.text(number)).filter(wanted::equals).isPresent())
+        .orElse(asWritten);
   }
 
   private static TextTest whole(String text) {

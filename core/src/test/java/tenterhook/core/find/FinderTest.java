@@ -37,6 +37,7 @@ class FinderTest {
               "title=Cold Lamps",
               "year=1987",
               "bpm=118",
+              "key=Gb minor",
               "genre=Ska",
               "comment=long fade /80S/SKA/",
               "duration=227.2",
@@ -127,6 +128,13 @@ class FinderTest {
         "not genre:ska; 3",
         "year:1987 or year:2023; 1,4",
         "(ottoline or ete) not file:lost; 1,2",
+        "key:=F#m; 1",
+        "key:=Gbm; 1",
+        "key:=F#; ''",
+        "key:minor; 1",
+        "folder:=rink; 1,2,3,4",
+        "folder:=Rink/Doors; 1,2,3,4",
+        "folder:=Rin; ''",
         "skate; 3"
       })
   void findsExactly(String text, String ids) {
