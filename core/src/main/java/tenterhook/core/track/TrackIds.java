@@ -3,6 +3,7 @@ package tenterhook.core.track;
 import java.util.AbstractList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.List;
 import java.util.RandomAccess;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.field.Field;
@@ -81,6 +82,16 @@ public final class TrackIds extends AbstractList<Integer> implements RandomAcces
    * @param falling whether the highest stands first
    */
   public TrackIds sorted(Snapshot snapshot, Field<?> field, boolean falling) {
-    return new TrackIds(TrackOrder.sorted(snapshot, ids, field, falling));
+    return sorted(snapshot, List.of(new TrackOrder.Key(field.key(), falling)));
+  }
+
+  /**
+   * The same tracks in the order of several fields, equal ones by id.
+   *
+   * @param snapshot whose values are compared
+   * @param keys the first that differs decides
+   */
+  public TrackIds sorted(Snapshot snapshot, List<TrackOrder.Key> keys) {
+    return new TrackIds(TrackOrder.sorted(snapshot, ids, keys));
   }
 }

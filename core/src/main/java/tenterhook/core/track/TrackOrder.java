@@ -71,25 +71,34 @@ public final class TrackOrder {
   }
 
   /**
-   * Tracks in the order of a field, equal ones by id; quicker than to sort by a comparator.
+   * Tracks in the order of several fields, equal ones by id; quicker than to sort by a comparator.
    *
    * @param snapshot whose values are compared
    * @param ids the tracks, in any order; not altered
-   * @param field which attribute
-   * @param falling whether the highest stands first
+   * @param keys the first that differs decides; none orders by id
    * @return the same tracks in order
    */
-  public static int[] sorted(Snapshot snapshot, int[] ids, Field<?> field, boolean falling) {
-    Column column = snapshot.column(field);
-    int[] places = column.dictionary().places(field.type());
+  static int[] sorted(Snapshot snapshot, int[] ids, List<Key> keys) {
+    int[] sorted = ids.clone();
+    Arrays.sort(sorted);
+    for (Key key : keys.reversed()) {
+      sorted = stable(snapshot, sorted, key);
+    }
+    return sorted;
+  }
+
+  /** Sorts by one key and leaves equal tracks in the order in which they stand. */
+  private static int[] stable(Snapshot snapshot, int[] ids, Key key) {
+    Column column = snapshot.column(key.target());
+    int[] places = column.dictionary().places(key.target().type());
     long[] keys = new long[ids.length];
     for (int i = 0; i < ids.length; i++) {
-      keys[i] = (long) place(places[column.number(ids[i])], falling) << Integer.SIZE | ids[i];
+      keys[i] = (long) place(places[column.number(ids[i])], key.falling()) << Integer.SIZE | i;
     }
     Arrays.sort(keys);
     int[] sorted = new int[ids.length];
     for (int i = 0; i < ids.length; i++) {
-      sorted[i] = (int) keys[i];
+      sorted[i] = ids[(int) keys[i]];
     }
     return sorted;
   }

@@ -32,7 +32,7 @@ public final class Once<T> implements Supplier<T> {
   }
 
   /** Whether it was made, and is this. */
-  public boolean is(Object other) {
-    return made == other;
+  public boolean is(@Nullable Object other) {
+    return made != null && made == other;
   }
 }

@@ -1,11 +1,12 @@
 package tenterhook.desktop.control;
 
+import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.scene.control.Label;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
@@ -15,7 +16,9 @@ import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Query;
+import tenterhook.core.narrow.Narrowings;
 import tenterhook.core.track.TrackIds;
+import tenterhook.core.track.TrackOrder;
 import tenterhook.desktop.edit.EditPanel;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
@@ -23,8 +26,8 @@ import tenterhook.desktop.workspace.TrackList;
 import tenterhook.desktop.workspace.Workspace;
 
 /**
- * The one table of tracks. It shows a list, narrowed by a query; the list itself stays as it was
- * opened until it is opened anew, so that a row does not vanish under the hand that mends it.
+ * The one table of tracks. It shows a list, narrowed; the list itself stays as it was opened until
+ * it is opened anew, so that a row does not vanish under the hand that mends it.
  */
 public final class TrackPane extends BorderPane {
   private final Workspace workspace;
@@ -36,7 +39,12 @@ public final class TrackPane extends BorderPane {
   private final TrackActions actions;
   private TrackList list = TrackList.NONE;
   private Query query = Query.ALL;
-  private Narrowing.Rows shown = Narrowing.Rows.NONE;
+  private final Once<NarrowPane> narrowPane;
+  private final Trail trail;
+  private final ToggleButton narrow = new ToggleButton(Words.of("narrow.title"));
+  private Narrowings narrowings = Narrowings.NONE;
+  private boolean narrowOpen;
+  private RowRequest.Rows shown = RowRequest.Rows.NONE;
   private RoaringBitmap inRows = new RoaringBitmap();
 
   /**
@@ -49,6 +57,8 @@ public final class TrackPane extends BorderPane {
     this.actions = new TrackActions(workspace);
     this.columns = new Columns(workspace, table, this::edit);
     this.editPanel = new Once<>(() -> new EditPanel(workspace, this::closeEdit));
+    this.narrowPane = new Once<>(() -> new NarrowPane(workspace, this));
+    this.trail = new Trail(workspace, this);
     table.setId("tracks");
     table.setAccessibleText(Words.of("table.name"));
     table.setEditable(true);
@@ -60,18 +70,30 @@ public final class TrackPane extends BorderPane {
     sceneProperty().addListener((o, before, after) -> look());
     workspace.wheelKeys().addListener((o, before, after) -> table.showAgain());
     setCenter(table);
-    HBox foot = new HBox(count);
+    narrow.setId("narrow-open");
+    narrow.getStyleClass().add("quiet");
+    Look.tip(narrow, Words.of("narrow.openTip"));
+    narrow.setOnAction(e -> openNarrow(narrow.isSelected()));
+    HBox foot = new HBox(count, Look.spring(), narrow);
     foot.getStyleClass().add("table-foot");
     setBottom(foot);
   }
 
-  /** Shows another list, unnarrowed. */
+  /**
+   * Shows a list. Another one than before is unnarrowed, unless narrowing is pinned; the same one,
+   * with what it holds by now, stays narrowed as it was. What the find field asks for stays too,
+   * since its words stay in sight.
+   */
   public void show(TrackList other) {
+    boolean same = other.title().equals(list.title());
     list = other;
-    query = Query.ALL;
+    if (!same) {
+      narrowings = workspace.narrowing().forNextList();
+    }
     fill();
+    workspace.frame().listed();
     if (shown.asked().list() != other) { // meanwhile no row of another list stands under its name
-      filled(Narrowing.Rows.NONE);
+      filled(RowRequest.Rows.NONE);
     }
   }
 
@@ -80,10 +102,75 @@ public final class TrackPane extends BorderPane {
     return list;
   }
 
-  /** Narrows the list to what a query finds in it. */
-  public void narrow(Query other) {
-    query = other;
+  /** Shows only what the words of the find field find in the list. */
+  public void find(Query other) {
+    if (!other.equals(query)) {
+      query = other;
+      fill();
+    }
+  }
+
+  /** What the find field asks for. */
+  public Query query() {
+    return query;
+  }
+
+  /** Narrows the list. */
+  public void narrow(Narrowings other) {
+    narrowings = other;
+    workspace.narrowing().chosen(other);
     fill();
+  }
+
+  /** What the list is narrowed to. */
+  public Narrowings narrowings() {
+    return narrowings;
+  }
+
+  /** Takes off what the list was narrowed to last. */
+  void takeLastOff() {
+    if (!narrowings.isEmpty()) {
+      narrow(narrowings.without(narrowings.steps().getLast()));
+    }
+  }
+
+  /** Opens or closes the pane that narrows, beside the table. */
+  public void openNarrow(boolean open) {
+    narrowOpen = open;
+    narrow.setSelected(open);
+    if (getRight() == null || narrowPane.is(getRight())) {
+      showNarrow();
+    }
+  }
+
+  private void showNarrow() {
+    setRight(narrowOpen ? narrowPane.get() : null);
+    showTrail();
+    if (narrowOpen) {
+      narrowPane.get().count(shown);
+    }
+  }
+
+  /** Opens the pane that narrows and goes to where values are typed. */
+  public void goNarrow() {
+    closeEdit();
+    openNarrow(true);
+    narrowPane.get().focusFilter();
+  }
+
+  /** Keeps what is shown as a crate. */
+  public void keepAsCrate() {
+    KeptCrate.ask(workspace, this);
+  }
+
+  void closeNarrow() {
+    openNarrow(false);
+    table.requestFocus();
+  }
+
+  private void showTrail() {
+    setTop(narrowOpen || !narrowings.isEmpty() ? trail : null);
+    trail.show(narrowings);
   }
 
   /** The tracks that are selected; none is an empty set. A set of its own. */
@@ -113,36 +200,54 @@ public final class TrackPane extends BorderPane {
 
   /** Works out the rows beside the window; the newest wish wins. */
   private void fill() {
-    Narrowing wanted =
-        new Narrowing(
+    RowRequest wanted =
+        new RowRequest(
             list,
             order(),
             query,
+            narrowings,
             workspace.state().get().snapshot(),
             workspace.contents().finder());
-    Narrowing.Rows before = shown;
+    RowRequest.Rows before = shown;
     workspace.promptly(this, () -> wanted.after(before), this::filled);
   }
 
-  private void filled(Narrowing.Rows found) {
+  private void filled(RowRequest.Rows found) {
     shown = found;
     inRows = found.rows().set();
     rows.show(found.rows());
     table.lookAgain();
     table.selection().follow();
-    int all = found.asked().list().ids().size();
-    int here = found.rows().size();
-    count.setText(
-        here == all ? Words.of("table.count", here) : Words.of("table.countOf", here, all));
+    sayCount(found);
+    showTrail();
+    if (narrowOpen && narrowPane.is(getRight())) {
+      narrowPane.get().count(found);
+    }
   }
 
-  private Optional<Narrowing.ColumnOrder> order() {
+  private void sayCount(RowRequest.Rows found) {
+    int all = found.asked().list().ids().size();
+    int here = found.rows().size();
+    String tracks =
+        here == all ? Words.of("table.count", here) : Words.of("table.countOf", here, all);
+    count.setText(
+        here == 0
+            ? tracks
+            : Words.of(
+                "table.sums",
+                tracks,
+                Sums.hours(found.sums().seconds()),
+                Sums.size(found.sums().bytes())));
+  }
+
+  /** By which columns the rows are sorted; none for the list's own order. */
+  List<TrackOrder.Key> order() {
     return table.getSortOrder().stream()
-        .findFirst()
         .map(
             by ->
-                new Narrowing.ColumnOrder(
-                    Columns.field(by), by.getSortType() == TableColumn.SortType.DESCENDING));
+                new TrackOrder.Key(
+                    Columns.field(by).key(), by.getSortType() == TableColumn.SortType.DESCENDING))
+        .toList();
   }
 
   private void refresh() {
@@ -175,7 +280,7 @@ public final class TrackPane extends BorderPane {
   }
 
   private void showInPanel() {
-    if (getRight() != null) {
+    if (editPanel.is(getRight())) {
       editPanel.get().choose(selection());
     }
   }
@@ -196,9 +301,11 @@ public final class TrackPane extends BorderPane {
    * @return whether it was open
    */
   public boolean closeEdit() {
-    boolean open = getRight() != null;
-    setRight(null);
-    table.requestFocus();
+    boolean open = editPanel.is(getRight());
+    if (open) {
+      showNarrow();
+      table.requestFocus();
+    }
     return open;
   }
 
@@ -224,6 +331,7 @@ public final class TrackPane extends BorderPane {
         case G -> actions.flag(selection(), Fields.GUARDED);
         case DELETE -> actions.remove(selection());
         case ENTER -> editFocused();
+        case BACK_SPACE -> takeLastOff();
         default -> {
           return;
         }

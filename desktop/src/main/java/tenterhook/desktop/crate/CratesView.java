@@ -22,6 +22,9 @@ import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.field.Fields;
+import tenterhook.core.find.Condition;
+import tenterhook.core.find.Query;
+import tenterhook.core.find.Subject;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackIds;
 import tenterhook.desktop.control.StationOutline;
@@ -279,7 +282,7 @@ public final class CratesView extends StationOutline {
           TrackIds ids = TrackIds.of(contents.union(shelf)).sorted(snapshot, Fields.ARTIST, false);
           int crates = shelf.crates().size();
           return new CrateListing(
-              new TrackList(shelf.name(), ids),
+              new TrackList(shelf.name(), ids).asking(named(Subject.Own.SHELF, shelf.name())),
               Words.of("crates.shelfWords", ids.size(), minutes(ids, snapshot), crates));
         });
     why();
@@ -300,9 +303,21 @@ public final class CratesView extends StationOutline {
     list(
         () -> {
           List<Integer> ids = contents.list(crate);
-          return new CrateListing(new TrackList(crate.name(), ids), said(crate, ids, state));
+          return new CrateListing(listed(crate, ids), said(crate, ids, state));
         });
     why();
+  }
+
+  /** A crate with a limit holds less than a rule that asks for it would find. */
+  private static TrackList listed(Crate crate, List<Integer> ids) {
+    TrackList list = new TrackList(crate.name(), ids);
+    boolean limited = crate instanceof Crate.RuleCrate rule && !rule.limit().none();
+    return limited ? list : list.asking(named(Subject.Own.CRATE, crate.name()));
+  }
+
+  private static Query named(Subject subject, String name) {
+    return new Query.Term(
+        new Condition(subject, new Condition.AnyOf(List.of(new Condition.Part(name)))));
   }
 
   /** What a crate or shelf holds, and what is said of it. */

@@ -78,11 +78,13 @@ final class FindBar extends VBox {
     clearing = true;
     field.clear();
     clearing = false;
+    inView.get().ifPresent(p -> p.find(Query.ALL));
     good();
     scope();
   }
 
-  private void scope() {
+  /** Says what is searched. */
+  void scope() {
     boolean whole = inView.get().map(p -> p.list().whole()).orElse(true);
     chip.setText(Words.of(whole ? "find.whole" : "find.list"));
     Look.tip(chip, Words.of(whole ? "find.wholeTip" : "find.listTip"));
@@ -108,7 +110,7 @@ final class FindBar extends VBox {
     switch (FindParser.parse(text, workspace.state().get().codebook())) {
       case Parsed.Good good -> {
         good();
-        inView.get().ifPresent(p -> p.narrow(good.query()));
+        inView.get().ifPresent(p -> p.find(good.query()));
       }
       case Parsed.Bad bad -> {
         trouble.setText(Words.of("find.trouble", bad.position() + 1, bad.message()));
@@ -138,7 +140,7 @@ final class FindBar extends VBox {
         .get()
         .ifPresent(
             p -> {
-              p.narrow(Query.ALL);
+              p.find(Query.ALL);
               p.table().requestFocus();
             });
   }

@@ -17,8 +17,6 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.listen.Status;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.find.Finder;
-import tenterhook.core.track.Snapshot;
-import tenterhook.core.track.TrackIds;
 import tenterhook.desktop.backup.BackupView;
 import tenterhook.desktop.control.Once;
 import tenterhook.desktop.control.StationView;
@@ -31,7 +29,6 @@ import tenterhook.desktop.play.PlaysView;
 import tenterhook.desktop.play.StaleView;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
-import tenterhook.desktop.tracks.TracksView;
 import tenterhook.desktop.weave.WeaveModel;
 import tenterhook.desktop.workspace.Destination;
 import tenterhook.desktop.workspace.Frame;
@@ -47,7 +44,6 @@ public final class Shell extends BorderPane implements Frame {
   private final FindBar find;
   private final StackPane stage = new StackPane();
   private final Stations stations;
-  private final Once<TracksView> tracksView;
   private final Once<HistoryView> history;
   private final Once<BackupView> backup;
   private final Once<GoesWithView> goesWith;
@@ -78,7 +74,6 @@ public final class Shell extends BorderPane implements Frame {
     this.workspace = workspace;
     this.notifications = new Notifications(workspace);
     this.rail = new Rail(this::go);
-    this.tracksView = new Once<>(() -> new TracksView(workspace));
     this.history = new Once<>(() -> new HistoryView(workspace));
     this.backup = new Once<>(() -> new BackupView(workspace));
     this.goesWith = new Once<>(() -> new GoesWithView(workspace));
@@ -132,7 +127,6 @@ public final class Shell extends BorderPane implements Frame {
         .addAll(
             Look.item("more.folder", this::addFolder),
             Look.item("more.rescan", this::rescan),
-            Look.item("more.tracks", this::wholeCollection),
             Look.item("more.measuring", this::showMeasuring),
             Look.item("more.follow", this::goesWith),
             Look.item("more.plays", this::showPlays),
@@ -164,9 +158,14 @@ public final class Shell extends BorderPane implements Frame {
 
   @Override
   public void show(TrackList list) {
-    tracksView.get().show(list);
-    view(tracksView.get(), null);
-    tracksView.get().tracks().ifPresent(p -> p.table().requestFocus());
+    stations.tracks().show(list);
+    view(stations.tracks(), Station.TRACKS);
+    stations.tracks().tracks().ifPresent(p -> p.table().requestFocus());
+  }
+
+  @Override
+  public void listed() {
+    find.scope();
   }
 
   @Override
@@ -176,8 +175,8 @@ public final class Shell extends BorderPane implements Frame {
   }
 
   private void wholeCollection() {
-    Snapshot snapshot = workspace.state().get().snapshot();
-    show(new TrackList(Words.of("tracks.whole"), TrackIds.of(snapshot.tracks()), true));
+    stations.tracks().showWhole();
+    view(stations.tracks(), Station.TRACKS);
   }
 
   /**
@@ -343,10 +342,15 @@ public final class Shell extends BorderPane implements Frame {
     notifications.dismiss();
     if (inView.tracks().map(TrackPane::closeEdit).orElse(false)) {
       event.consume();
-    } else if (!stations.has(inView)) {
+    } else if (!stations.has(inView) || isGuest()) {
       go(last);
       event.consume();
     }
+  }
+
+  /** Whether the list in view was opened from the station before. */
+  private boolean isGuest() {
+    return last != Station.TRACKS && stations.tracks() == inView && stations.tracks().isGuest();
   }
 
   private void shortcut(KeyEvent event) {
@@ -358,6 +362,10 @@ public final class Shell extends BorderPane implements Frame {
       find.field().requestFocus();
     } else if (event.getCode() == KeyCode.E) {
       edit();
+    } else if (event.getCode() == KeyCode.N) {
+      inView.tracks().ifPresent(TrackPane::goNarrow);
+    } else if (event.getCode() == KeyCode.K) {
+      inView.tracks().ifPresent(TrackPane::keepAsCrate);
     } else if (event.getCode() == KeyCode.M) {
       showMeasuring();
     } else if (event.getCode() == KeyCode.G) {

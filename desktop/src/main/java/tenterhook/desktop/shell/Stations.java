@@ -11,6 +11,7 @@ import tenterhook.desktop.duplicate.DuplicatesView;
 import tenterhook.desktop.lost.LostModel;
 import tenterhook.desktop.lost.LostView;
 import tenterhook.desktop.repair.RepairsView;
+import tenterhook.desktop.tracks.TracksView;
 import tenterhook.desktop.weave.WeaveModel;
 import tenterhook.desktop.weave.WeaveView;
 import tenterhook.desktop.workspace.Station;
@@ -66,9 +67,14 @@ final class Stations {
     return views.computeIfAbsent(station, this::made);
   }
 
+  TracksView tracks() {
+    return (TracksView) view(Station.TRACKS);
+  }
+
   private StationView made(Station station) {
     return switch (station) {
       case WEAVE -> new WeaveView(workspace, weave);
+      case TRACKS -> new TracksView(workspace);
       case ARRIVALS -> new ArrivalsView(workspace);
       case REPAIRS -> new RepairsView(workspace);
       case LOST -> new LostView(workspace, lost);
@@ -88,7 +94,7 @@ final class Stations {
     return switch (station) {
       case REPAIRS -> workspace.repairs().proposals().get().size();
       case DUPLICATES -> duplicates.groups().get().size();
-      case WEAVE, ARRIVALS, LOST, CODING, CRATES -> waiting.at(station);
+      case WEAVE, TRACKS, ARRIVALS, LOST, CODING, CRATES -> waiting.at(station);
     };
   }
 }

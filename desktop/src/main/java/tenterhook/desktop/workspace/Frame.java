@@ -31,6 +31,9 @@ public interface Frame {
   /** Shows a list of tracks. */
   default void show(TrackList list) {}
 
+  /** Another list came into the table in view. */
+  default void listed() {}
+
   /** Gives codes to a list of tracks at the coding station. */
   default void code(TrackList list) {
     go(new Destination.ToCode(list));

@@ -7,6 +7,8 @@ import tenterhook.desktop.theme.Words;
 public enum Station {
   /** The home picture. */
   WEAVE,
+  /** Browsing and narrowing. */
+  TRACKS,
   /** What is new. */
   ARRIVALS,
   /** Proposed corrections. */

@@ -50,6 +50,7 @@ public final class Workspace {
   private final RepairsModel repairs;
   private final Listening listening;
   private final MeasuringModel measuring;
+  private final NarrowingModel narrowing;
   private final SimpleBooleanProperty wheelKeys = new SimpleBooleanProperty();
   private final Timeline ticking = new Timeline(new KeyFrame(Duration.seconds(20), e -> tick()));
   private Frame frame = new Frame() {};
@@ -67,6 +68,7 @@ public final class Workspace {
     this.repairs = new RepairsModel(this, outside.catalogue());
     this.listening = new Listening(this, outside.outputs(), outside.silent());
     this.measuring = new MeasuringModel(this);
+    this.narrowing = new NarrowingModel(this);
     this.wheelKeys.set(collection.setting(KEYS).map("wheel"::equals).orElse(false));
     collection.listen(this::changed);
     ticking.setCycleCount(Animation.INDEFINITE);
@@ -110,6 +112,11 @@ public final class Workspace {
   /** Measuring tracks, and what came of it. */
   public MeasuringModel measuring() {
     return measuring;
+  }
+
+  /** What lists are narrowed to, beyond one list. */
+  public NarrowingModel narrowing() {
+    return narrowing;
   }
 
   /** Whether keys are shown as numbers on the wheel of fifths. */

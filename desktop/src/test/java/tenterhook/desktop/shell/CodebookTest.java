@@ -10,7 +10,6 @@ import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
-import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -22,12 +21,13 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.find.FindText;
 import tenterhook.desktop.code.CodingModel;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Station;
 
 /** The codebook by the DJ's hand: each change reaches files, rules and keys, and is taken back. */
 class CodebookTest extends WindowTest {
   @BeforeEach
   void codebook() {
-    station(KeyCode.DIGIT6);
+    station(Station.CODING);
     chooseIn("coding-choice", 1);
     settle();
   }

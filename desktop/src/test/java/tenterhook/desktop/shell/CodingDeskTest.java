@@ -19,6 +19,7 @@ import tenterhook.core.code.Facet;
 import tenterhook.core.field.Fields;
 import tenterhook.desktop.code.CodingModel;
 import tenterhook.desktop.workspace.ArrivalsModel;
+import tenterhook.desktop.workspace.Station;
 import tenterhook.desktop.workspace.TrackList;
 
 /** The desk driven by keys alone. */
@@ -75,7 +76,7 @@ class CodingDeskTest extends WindowTest {
     assertThat(presses.get()).isBetween(10, 60);
     assertThat(text("sitting")).startsWith("10 coded in this session");
     assertThat(Pace.of(collection.history()).measured()).isTrue();
-    station(KeyCode.DIGIT1);
+    station(Station.WEAVE);
     settle();
     assertThat(lookupAll("#next-steps .step .second"))
         .extracting(n -> ((Label) n).getText())

@@ -26,6 +26,7 @@ import tenterhook.core.duplicate.Preference;
 import tenterhook.core.duplicate.Preferences;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
+import tenterhook.desktop.workspace.Station;
 
 /** The station for duplicates by keys and buttons: evidence, survivor, spares, holding bay. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
@@ -38,7 +39,7 @@ class CopiesTest extends WindowTest {
 
   @BeforeEach
   void toTheStation() {
-    robot.press(KeyCode.CONTROL, KeyCode.DIGIT5).release(KeyCode.DIGIT5, KeyCode.CONTROL);
+    station(Station.DUPLICATES);
     settle();
   }
 

@@ -28,6 +28,7 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.find.FindText;
 import tenterhook.core.play.Plays;
 import tenterhook.desktop.crate.CratesView;
+import tenterhook.desktop.workspace.Station;
 
 /** Shelves, rules, builders and sending out, by the DJ's hand on the demo. */
 class CratesStationTest extends WindowTest {
@@ -35,7 +36,7 @@ class CratesStationTest extends WindowTest {
 
   @BeforeEach
   void crates() {
-    station(KeyCode.DIGIT7);
+    station(Station.CRATES);
     row(2);
   }
 

@@ -27,6 +27,7 @@ import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.workspace.Station;
 import tenterhook.standins.synth.Cover;
 
 /** Artwork, lyrics, crates and menus on the demo, and work that is stopped. */
@@ -60,7 +61,7 @@ class EditingTest extends WindowTest {
     find("not artwork:1.. format:flac file:present");
     select(1);
     int id = pane().rows().getFirst();
-    station(KeyCode.E);
+    control(KeyCode.E);
     assertThat(text("art-size")).isEqualTo("no artwork");
     fx(
         () -> {
@@ -103,7 +104,7 @@ class EditingTest extends WindowTest {
     find("missing:artwork format:flac file:present");
     select(1);
     int id = pane().rows().getFirst();
-    station(KeyCode.E);
+    control(KeyCode.E);
     button("From a track…");
     answer("path:\"" + before.fileName(from) + "\" present:artwork");
     await(() -> text("edit-sentence").contains("art"));
@@ -118,7 +119,7 @@ class EditingTest extends WindowTest {
     find("file:present format:flac");
     select(1);
     int id = pane().rows().getFirst();
-    station(KeyCode.E);
+    control(KeyCode.E);
     fx(() -> ((TextArea) lookup("#edit-lyrics")).setText("one\ntwo"));
     button("Reset");
     assertThat(text("edit-sentence")).contains("Nothing is touched");
@@ -132,7 +133,7 @@ class EditingTest extends WindowTest {
   void oneOfSeveralValuesIsPicked() {
     find("present:album file:present");
     select(8);
-    station(KeyCode.E);
+    control(KeyCode.E);
     MenuButton picker = (MenuButton) lookup("#pick-album");
     assertThat(picker).isNotNull();
     fx(picker::show);
@@ -150,7 +151,7 @@ class EditingTest extends WindowTest {
   void whatIsTypedStaysWhileOtherTracksChange() {
     find("file:present");
     select(2);
-    station(KeyCode.E);
+    control(KeyCode.E);
     fx(() -> ((TextField) lookup("#edit-album")).setText("Half typed"));
     int other = pane().rows().getLast();
     fx(
@@ -165,7 +166,7 @@ class EditingTest extends WindowTest {
 
   @Test
   void aCrateIsMadeRenamedAndRemoved() {
-    station(KeyCode.DIGIT7);
+    station(Station.CRATES);
     menu("crates-add", "crates-addRule");
     answer("Test crate");
     assertThat(collection.state().crates().crate("Test crate")).isPresent();
@@ -180,7 +181,7 @@ class EditingTest extends WindowTest {
 
   @Test
   void aLineIsEditedAndACircleRefusedWithItsPath() {
-    station(KeyCode.DIGIT7);
+    station(Station.CRATES);
     ListView<?> crates = (ListView<?>) lookup("#crates");
     fx(() -> crates.getSelectionModel().select(1));
     TextField values = (TextField) lookup(".line-row").lookup(".text-field");
@@ -208,7 +209,7 @@ class EditingTest extends WindowTest {
 
   @Test
   void aBadValueOfALineIsSaid() {
-    station(KeyCode.DIGIT7);
+    station(Station.CRATES);
     ListView<?> crates = (ListView<?>) lookup("#crates");
     int at = 0;
     for (int i = 0; i < crates.getItems().size(); i++) {
@@ -229,7 +230,7 @@ class EditingTest extends WindowTest {
   void tracksGoIntoAHandCrateAndOutAgain() {
     Crate.HandCrate before =
         (Crate.HandCrate) collection.state().crates().crate("Lantern parade").orElseThrow();
-    station(KeyCode.DIGIT7);
+    station(Station.CRATES);
     ListView<?> crates = (ListView<?>) lookup("#crates");
     fx(() -> crates.getSelectionModel().selectLast());
     select(1);
@@ -301,7 +302,7 @@ class EditingTest extends WindowTest {
 
   @Test
   void whyIsAnsweredForTheChosenTrack() {
-    station(KeyCode.DIGIT7);
+    station(Station.CRATES);
     ListView<?> crates = (ListView<?>) lookup("#crates");
     fx(() -> crates.getSelectionModel().select(1));
     select(1);

@@ -30,6 +30,7 @@ import tenterhook.core.measure.MeasuredFields;
 import tenterhook.core.measure.Passage;
 import tenterhook.desktop.control.Waveform;
 import tenterhook.desktop.workspace.Listening;
+import tenterhook.desktop.workspace.Station;
 import tenterhook.desktop.workspace.TrackList;
 
 /** The strip, Goes with and Measuring by keys and buttons, with the silent device. */
@@ -112,7 +113,7 @@ class ListeningTest extends WindowTest {
 
   @Test
   void aListOutOfSightHasNoSayInWhatIsHeard() {
-    station(KeyCode.DIGIT7);
+    station(Station.CRATES);
     settle();
     fx(() -> pane().table().getSelectionModel().clearAndSelect(0));
     int inCrate = workspace.chosen().get();

@@ -34,6 +34,7 @@ import tenterhook.desktop.repair.RepairsView;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.ArrivalsModel;
 import tenterhook.desktop.workspace.RunningJob;
+import tenterhook.desktop.workspace.Station;
 import tenterhook.standins.catalogue.CatalogueBook;
 import tenterhook.standins.catalogue.CatalogueService;
 import tenterhook.standins.catalogue.CatalogueService.Mood;
@@ -43,7 +44,7 @@ class MendingStationsTest extends WindowTest {
   @BeforeEach
   void atRepairs() {
     workspace.repairs().repairService().settle(RepairRules.DEFAULT);
-    station(KeyCode.DIGIT3);
+    station(Station.REPAIRS);
     settle();
     await(() -> !workspace.repairs().proposals().get().isEmpty());
   }
@@ -74,8 +75,8 @@ class MendingStationsTest extends WindowTest {
   @Test
   void aWholeDecisionIsTakenWithTwoKeys() {
     choose(RepairKind.ARTIST_IN_TITLE);
-    station(KeyCode.DIGIT1);
-    station(KeyCode.DIGIT3);
+    station(Station.WEAVE);
+    station(Station.REPAIRS);
     List<Proposal> certain = workspace.repairs().certain(table().getItems());
     assertThat(certain).isNotEmpty();
     key(KeyCode.ENTER);
@@ -128,7 +129,7 @@ class MendingStationsTest extends WindowTest {
             .findFirst()
             .orElseThrow();
     RepairKind kind = RepairKind.named(best.subject()).orElseThrow();
-    station(KeyCode.DIGIT1);
+    station(Station.WEAVE);
     settle();
     Node step =
         lookupAll("#next-steps .step").stream()
@@ -308,7 +309,7 @@ class MendingStationsTest extends WindowTest {
 
   @Test
   void arrivalsSayWhatIsMissingAndTakeRepairs() {
-    station(KeyCode.DIGIT2);
+    station(Station.ARRIVALS);
     settle();
     ListView<?> batches = (ListView<?>) lookup("#batches");
     assertThat(batches.getItems().size()).isGreaterThan(3);
@@ -368,7 +369,7 @@ class MendingStationsTest extends WindowTest {
 
   @Test
   void whatIsDemandedOfAFinishedTrackIsChosen() {
-    station(KeyCode.DIGIT2);
+    station(Station.ARRIVALS);
     settle();
     int before = ArrivalsModel.waiting(collection).getCardinality();
     var menu = (javafx.scene.control.MenuButton) lookup("#arrivals-finished");

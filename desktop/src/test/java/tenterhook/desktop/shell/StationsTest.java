@@ -89,7 +89,7 @@ class StationsTest extends WindowTest {
   @Test
   void stationsAreReachedByKeys() {
     for (int i = 0; i < Station.values().length; i++) {
-      station(KeyCode.values()[KeyCode.DIGIT1.ordinal() + i]);
+      station(Station.values()[i]);
       ToggleButton button =
           (ToggleButton)
               lookup("#station-" + Station.values()[i].name().toLowerCase(java.util.Locale.ROOT));
@@ -120,7 +120,7 @@ class StationsTest extends WindowTest {
     assertThat(TagFiles.read(collection.state().path(ids.getFirst())).raw(Fields.COMMENT))
         .contains("/PAI/");
     assertThat(text("written")).contains("/PAI/");
-    station(KeyCode.DIGIT7);
+    station(Station.CRATES);
     assertThat(collection.contents().count(pairs)).isEqualTo(before + 3);
     int loose = collection.contents().inNone().getCardinality();
     assertThat(text("in-none")).isEqualTo(loose + " tracks are in no crate");
@@ -137,7 +137,7 @@ class StationsTest extends WindowTest {
 
   @Test
   void aCodeIsAddedToTheCodebookAndAStrayMended() {
-    station(KeyCode.DIGIT6);
+    station(Station.CODING);
     chooseIn("coding-choice", 1);
     press("add-code-Style");
     fx(() -> ((TextField) lookup("#answer-text")).setText("WLD world"));
@@ -153,7 +153,7 @@ class StationsTest extends WindowTest {
 
   @Test
   void aTakenFacetNameIsRefusedInWords() {
-    station(KeyCode.DIGIT6);
+    station(Station.CODING);
     chooseIn("coding-choice", 1);
     press("add-facet");
     fx(() -> ((TextField) lookup("#answer-text")).setText("Year"));
@@ -165,7 +165,7 @@ class StationsTest extends WindowTest {
   @Test
   void aFolderThatMovedIsClosedByOneDecision() {
     int lost = LostFinder.lost(now()).getCardinality();
-    station(KeyCode.DIGIT4);
+    station(Station.LOST);
     press("lost-look");
     await(() -> lookup("#lost-decisions .primary") != null);
     Button close = (Button) lookup("#lost-decisions .primary");
@@ -177,7 +177,7 @@ class StationsTest extends WindowTest {
 
   @Test
   void arrivalsAreTracksThatAreNotYetWhole() {
-    station(KeyCode.DIGIT2);
+    station(Station.ARRIVALS);
     settle();
     assertThat(pane().rows()).isNotEmpty();
     int waiting =
@@ -194,7 +194,7 @@ class StationsTest extends WindowTest {
 
   @Test
   void aRuleLineIsAddedWithItsCounts() {
-    station(KeyCode.DIGIT7);
+    station(Station.CRATES);
     Crate.RuleCrate before =
         (Crate.RuleCrate) collection.state().crates().crate("Doors open").orElseThrow();
     ListView<?> crates = (ListView<?>) lookup("#crates");
@@ -209,7 +209,7 @@ class StationsTest extends WindowTest {
 
   @Test
   void coverageOpensAPlaceAndTicksMakeCrates() {
-    station(KeyCode.DIGIT7);
+    station(Station.CRATES);
     press("coverage-open");
     settle();
     Button cell = (Button) lookup("#cell-80S-SKA");
@@ -234,7 +234,7 @@ class StationsTest extends WindowTest {
 
   @Test
   void straysAreAdoptedIgnoredAndMendedTogether() {
-    station(KeyCode.DIGIT6);
+    station(Station.CODING);
     chooseIn("coding-choice", 2);
     settle();
     MenuButton more = (MenuButton) lookup("#stray-WLD");
@@ -264,7 +264,7 @@ class StationsTest extends WindowTest {
     RoaringBitmap some = now().tracks(i -> !now().lost(i)).limit(3);
     fx(() -> workspace.apply(TrackEdits.set(now(), some, Map.of(Fields.COMPOSER, "ska, keep me"))));
     settle();
-    station(KeyCode.DIGIT6);
+    station(Station.CODING);
     fx(() -> ((CodingView) shell.inView()).bringOver());
     settle();
     ComboBox<?> from = (ComboBox<?>) lookup("#bring-field");
@@ -284,7 +284,7 @@ class StationsTest extends WindowTest {
 
   @Test
   void theNotationIsChangedAfterALookAtItsText() {
-    station(KeyCode.DIGIT6);
+    station(Station.CODING);
     chooseIn("coding-choice", 1);
     settle();
     ComboBox<?> styles = (ComboBox<?>) lookup("#notation-style");

@@ -19,7 +19,7 @@ import tenterhook.desktop.workspace.Station;
 class TableTest extends WindowTest {
   @Test
   void findNarrowsTheWholeCollectionAndSaysWhatIsWrong() {
-    station(KeyCode.F);
+    control(KeyCode.F);
     robot.write("missing:artist");
     events();
     int holes = now().tracks(id -> now().value(id, Fields.ARTIST).isEmpty()).getCardinality();
@@ -52,7 +52,7 @@ class TableTest extends WindowTest {
     select(11);
     List<Integer> ids = List.copyOf(pane().table().getSelectionModel().getSelectedItems());
     List<String> before = ids.stream().map(id -> now().raw(id, Fields.ALBUM)).toList();
-    station(KeyCode.E);
+    control(KeyCode.E);
     fx(() -> ((TextField) lookup("#edit-album")).setText("Harbour Lights 2"));
     fx(() -> ((TextField) lookup("#edit-trackTotal")).setText("11"));
     assertThat(text("edit-sentence")).isEqualTo("changes album and track total on 11 tracks");
@@ -64,11 +64,11 @@ class TableTest extends WindowTest {
     }
     assertThat(text("told")).contains("11 tracks");
     fx(() -> pane().table().requestFocus());
-    station(KeyCode.Z);
+    control(KeyCode.Z);
     await(() -> !now().raw(ids.getFirst(), Fields.ALBUM).equals("Harbour Lights 2"));
     settle();
     assertThat(ids.stream().map(id -> now().raw(id, Fields.ALBUM)).toList()).isEqualTo(before);
-    station(KeyCode.Y);
+    control(KeyCode.Y);
     await(() -> now().raw(ids.getFirst(), Fields.ALBUM).equals("Harbour Lights 2"));
     settle();
     assertThat(ids).allMatch(id -> now().raw(id, Fields.ALBUM).equals("Harbour Lights 2"));
@@ -78,7 +78,7 @@ class TableTest extends WindowTest {
   void severalValuesAreSaidAndABadOneIsNotTaken() {
     fx(() -> ((TextField) lookup("#find")).setText("present:year present:title file:present"));
     select(6);
-    station(KeyCode.E);
+    control(KeyCode.E);
     TextField title = (TextField) lookup("#edit-title");
     assertThat(title.getPromptText()).startsWith("several values");
     fx(() -> ((TextField) lookup("#edit-year")).setText("soon"));

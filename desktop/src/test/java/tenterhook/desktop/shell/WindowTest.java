@@ -146,8 +146,12 @@ abstract class WindowTest {
         });
   }
 
-  void station(KeyCode digit) {
-    robot.press(KeyCode.CONTROL, digit).release(digit, KeyCode.CONTROL);
+  void station(Station to) {
+    control(KeyCode.values()[KeyCode.DIGIT1.ordinal() + to.ordinal()]);
+  }
+
+  void control(KeyCode key) {
+    robot.press(KeyCode.CONTROL, key).release(key, KeyCode.CONTROL);
     events();
   }
 
