@@ -10,6 +10,8 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.Node;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
@@ -24,6 +26,7 @@ import tenterhook.core.duplicate.SpareFate;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
+import tenterhook.core.narrow.Narrowings;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.app.TenterhookApp;
@@ -46,12 +49,14 @@ import tenterhook.desktop.workspace.Workspace;
 public final class Screenshots {
   private static final Duration SETTLE = Duration.millis(900);
   private static final int LEFT = 60;
+  private static final String SIZE = "--size=";
 
   private final Workspace workspace;
   private final Shell shell;
   private final Stage stage;
   private final Path folder;
   private final List<String> only;
+  private final int[] size = {1280, 800};
   private final List<Shot> shots = new ArrayList<>();
 
   /** Starts the program and takes the pictures. */
@@ -71,7 +76,12 @@ public final class Screenshots {
       List<String> words = words();
       Path to = Path.of(words.isEmpty() ? "docs/screenshots" : words.getFirst());
       List<String> only = words.subList(Math.min(1, words.size()), words.size());
-      new Screenshots(workspace, shell, stage, to, only).take();
+      Screenshots pictures = new Screenshots(workspace, shell, stage, to, only);
+      getParameters().getRaw().stream()
+          .filter(w -> w.startsWith(SIZE))
+          .map(w -> w.substring(SIZE.length()).split("x"))
+          .forEach(pictures::size);
+      pictures.take();
     }
   }
 
@@ -92,11 +102,18 @@ public final class Screenshots {
     this.only = List.copyOf(only);
   }
 
+  private void size(String[] widthAndHeight) {
+    size[0] = Integer.parseInt(widthAndHeight[0]);
+    size[1] = Integer.parseInt(widthAndHeight[1]);
+  }
+
   private void take() {
-    stage.setWidth(1280);
-    stage.setHeight(800);
+    stage.setWidth(size[0]);
+    stage.setHeight(size[1]);
     documented();
     if (!only.isEmpty()) {
+      shots.add(new Shot("every-script", this::scripts));
+      shots.add(new Shot("folders", this::folders));
       shots.add(new Shot("shelf", this::shelf));
       shots.add(new Shot("rule-text", this::ruleText));
       shots.add(new Shot("many-crates", this::manyCrates));
@@ -124,7 +141,7 @@ public final class Screenshots {
     shots.add(new Shot("arrivals", this::arrivals));
     shots.add(new Shot("repairs-names", () -> repairs(RepairKind.ARTIST_IN_TITLE)));
     shots.add(new Shot("repairs-catalogue", () -> repairs(RepairKind.CATALOGUE)));
-    shots.add(new Shot("tracks", this::scripts));
+    shots.add(new Shot("tracks", this::tracks));
     shots.add(new Shot("edit-panel", this::edit));
     shots.add(new Shot("listening", this::listening));
     shots.add(new Shot("goes-with", shell::goesWith));
@@ -238,6 +255,35 @@ public final class Screenshots {
     } catch (IOException trouble) {
       throw new IllegalStateException("the picture " + name + " was not written", trouble);
     }
+  }
+
+  /** The whole collection, narrowed by some values of several groups. */
+  private void tracks() {
+    shell.go(Station.TRACKS);
+    String chosen =
+        """
+        facet Style\tin\tStyle:SKA
+        facet Style\tin\tStyle:ELC
+        tempo\tin\tbeat:118..132
+        facet Use\tout\tUse:TRN\
+        """;
+    Narrowings narrowings = Narrowings.read(chosen, workspace.state().get().codebook());
+    shell.inView().tracks().ifPresent(p -> p.narrow(narrowings));
+  }
+
+  /** One folder of an unfolded tree. */
+  private void folders() {
+    shell.go(Station.TRACKS);
+    Platform.runLater(
+        () -> {
+          if (shell.lookup("#browse") instanceof javafx.scene.control.ListView<?> list) {
+            list.getSelectionModel().selectLast();
+            list.scrollTo(list.getItems().size());
+            list.fireEvent(
+                new KeyEvent(
+                    KeyEvent.KEY_PRESSED, "", "", KeyCode.RIGHT, false, false, false, false));
+          }
+        });
   }
 
   private void scripts() {

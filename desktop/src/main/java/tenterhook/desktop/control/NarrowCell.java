@@ -21,6 +21,7 @@ final class NarrowCell extends ListCell<NarrowRow> {
   private static final PseudoClass OUT = PseudoClass.getPseudoClass("out");
   private static final PseudoClass IDLE = PseudoClass.getPseudoClass("idle");
   private static final PseudoClass HEAD = PseudoClass.getPseudoClass("head");
+  private static final PseudoClass TEMPO = PseudoClass.getPseudoClass("tempo");
 
   private final NarrowPane pane;
   private final Label words = Look.label("");
@@ -66,6 +67,7 @@ final class NarrowCell extends ListCell<NarrowRow> {
     setText(null);
     setGraphic(null);
     pseudoClassStateChanged(HEAD, row instanceof NarrowRow.Head);
+    pseudoClassStateChanged(TEMPO, row instanceof NarrowRow.Tempo);
     Stands stands = row instanceof NarrowRow.Value v ? v.value().stands() : Stands.FREE;
     pseudoClassStateChanged(IN, stands == Stands.IN);
     pseudoClassStateChanged(OUT, stands == Stands.OUT);

@@ -7,6 +7,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -42,6 +43,7 @@ final class NarrowPane extends VBox {
   private final CheckBox halfAndDouble = new CheckBox(Words.of("narrow.halfAndDouble"));
   private final TempoChart chart = new TempoChart(this::tempo);
   private final VBox tempo = new VBox(4, chart, halfAndDouble);
+  private final Label placeholder = Look.label("", "empty");
   private final Set<NarrowGroup> whole = new HashSet<>();
   private RowRequest.Rows rows = RowRequest.Rows.NONE;
 
@@ -61,7 +63,7 @@ final class NarrowPane extends VBox {
     values.setId("narrow-values");
     values.setAccessibleText(Words.of("narrow.title"));
     values.setCellFactory(l -> new NarrowCell(this));
-    values.setPlaceholder(Look.label(Words.of("narrow.none"), "empty"));
+    values.setPlaceholder(placeholder);
     values.addEventFilter(KeyEvent.KEY_PRESSED, this::valueKeys);
     halfAndDouble.setId("narrow-beat");
     halfAndDouble.setOnAction(e -> range().ifPresent(r -> tempo(r.from(), r.to())));
@@ -113,6 +115,7 @@ final class NarrowPane extends VBox {
 
   private void show(NarrowCounts counts) {
     List<NarrowRow> now = NarrowRows.of(counts);
+    placeholder.setText(Words.of("narrow.none"));
     int at = values.getSelectionModel().getSelectedIndex();
     if (!now.equals(values.getItems())) {
       values.getItems().setAll(now);

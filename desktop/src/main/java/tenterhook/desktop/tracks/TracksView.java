@@ -3,7 +3,6 @@ package tenterhook.desktop.tracks;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
@@ -39,7 +38,9 @@ public final class TracksView extends StationOutline {
   private final TrackPane pane;
   private final Set<Source> open = new HashSet<>();
   private BrowseModel model = BrowseModel.NONE;
-  private Optional<Source> chosen = Optional.of(new Source.Whole());
+  private Source own = new Source.Whole();
+  private boolean guest;
+  private boolean guestComes;
   private boolean listing;
 
   /** The view. */
@@ -73,7 +74,10 @@ public final class TracksView extends StationOutline {
 
   @Override
   public void shown() {
-    chosen.ifPresent(this::open);
+    if (!guestComes) {
+      open(own);
+    }
+    guestComes = false;
     refresh();
   }
 
@@ -105,20 +109,22 @@ public final class TracksView extends StationOutline {
       rows.getItems().setAll(now);
     }
     rows.getSelectionModel().clearSelection();
-    chosen
-        .flatMap(of -> now.stream().filter(r -> r.of().equals(of)).findFirst())
+    now.stream()
+        .filter(r -> !guest && r.of().equals(own))
+        .findFirst()
         .ifPresent(rows.getSelectionModel()::select);
     listing = false;
   }
 
   private void picked(BrowseRow row) {
-    if (row != null && !listing && !row.isHeading() && !chosen.equals(Optional.of(row.of()))) {
-      chosen = Optional.of(row.of());
+    if (row != null && !listing && !row.isHeading() && (guest || !row.of().equals(own))) {
       open(row.of());
     }
   }
 
   private void open(Source of) {
+    own = of;
+    guest = false;
     if (of instanceof Source.Whole) { // at once, since the find field may wait for it
       showList(BrowseModel.whole(workspace.state().get().snapshot()));
       return;
@@ -137,13 +143,13 @@ public final class TracksView extends StationOutline {
 
   /** Shows the whole collection. */
   public void showWhole() {
-    chosen = Optional.of(new Source.Whole());
     open(new Source.Whole());
   }
 
   /** Shows a list that was opened elsewhere. */
   public void show(TrackList list) {
-    chosen = Optional.empty();
+    guest = true;
+    guestComes = true;
     rows.getSelectionModel().clearSelection();
     showList(list);
     from.setText(Words.of("tracks.back"));
@@ -152,7 +158,7 @@ public final class TracksView extends StationOutline {
 
   /** Whether it shows a list that was opened elsewhere. */
   public boolean isGuest() {
-    return chosen.isEmpty();
+    return guest;
   }
 
   /** Folds what hangs below a row, or unfolds it. */
