@@ -44,6 +44,11 @@ class CatalogueClientTest {
     return client(tries, Duration.ofMillis(1500));
   }
 
+  /** One that a machine which stands still for a while does not make give up. */
+  private CatalogueClient patient(int tries) {
+    return client(tries, Duration.ofSeconds(20));
+  }
+
   private CatalogueClient client(int tries, Duration patience) {
     URI address = URI.create("http://localhost:" + server.getAddress().getPort() + "/");
     return new CatalogueClient(
@@ -78,7 +83,7 @@ class CatalogueClientTest {
   @Test
   void anEndlessAnswerIsCutOff() {
     endless(new byte[1 << 16], 0);
-    CatalogueClient patient = client(1, Duration.ofSeconds(20));
+    CatalogueClient patient = patient(1);
     assertThatThrownBy(() -> patient.search(List.of("x"))).isInstanceOf(Unanswered.class);
     assertThat(sent).as("bytes, with what stands in buffers").hasValueLessThan(32 << 20);
   }
@@ -92,8 +97,8 @@ class CatalogueClientTest {
           exchange.sendResponseHeaders(429, -1);
           exchange.close();
         });
-    assertThatThrownBy(() -> client(2).search(List.of("x"))).isInstanceOf(Unanswered.class);
-    assertThat(slept).allMatch(d -> d.compareTo(Duration.ofSeconds(30)) <= 0);
+    assertThatThrownBy(() -> patient(2).search(List.of("x"))).isInstanceOf(Unanswered.class);
+    assertThat(slept).isNotEmpty().allMatch(d -> d.compareTo(Duration.ofSeconds(30)) <= 0);
   }
 
   @Test
@@ -101,7 +106,7 @@ class CatalogueClientTest {
     String entry = "{\"id\":\"1\",\"artist\":\"" + "a".repeat(2000) + "\"}";
     String body = "{\"entries\":[" + (entry + ",").repeat(400) + entry + "]}";
     server.createContext("/search", exchange -> answer(exchange, body));
-    assertThat(client(1).search(List.of("x")))
+    assertThat(patient(1).search(List.of("x")))
         .hasSize(200)
         .allMatch(e -> e.artist().length() == 500);
   }

@@ -260,12 +260,12 @@ class RepairServiceTest extends CollectionTest {
             t -> {})) {
       assertThat(watch).isNotNull();
       Wavs.make(music.resolve("Rink/four.wav"), 4);
-      Set<Path> first = told.poll(20, TimeUnit.SECONDS);
+      Set<Path> first = told.poll(60, TimeUnit.SECONDS);
       assertThat(first).isNotNull().contains(music.resolve("Rink"));
       Wavs.make(music.resolve("New/Deep/five.wav"), 5);
       List<Path> all = new ArrayList<>();
       while (!all.contains(music.resolve("New"))) {
-        Set<Path> more = told.poll(20, TimeUnit.SECONDS);
+        Set<Path> more = told.poll(60, TimeUnit.SECONDS);
         assertThat(more).as("told so far: " + all).isNotNull();
         all.addAll(more);
       }

@@ -127,7 +127,9 @@ final class CoveragePane extends VBox {
         });
   }
 
+  /** What is ticked stays so when tracks change meanwhile. */
   private void show() {
+    List<Crossing> ticked = ticked();
     grid.getChildren().clear();
     ticks.clear();
     make.setVisible(coverage.isPresent());
@@ -138,6 +140,8 @@ final class CoveragePane extends VBox {
     }
     Coverage now = coverage.get();
     int thin = fill(now);
+    ticked.forEach(
+        cell -> Optional.ofNullable(ticks.get(cell)).ifPresent(t -> t.setSelected(true)));
     words.setText(Words.of("coverage.words", thin, ENOUGH));
     oneEach.setText(Words.of("coverage.oneEach", now.rows().name()));
     count();
@@ -213,11 +217,14 @@ final class CoveragePane extends VBox {
   }
 
   private void makeTicked() {
+    List<Crossing> ticked = ticked();
+    ticks.values().forEach(t -> t.setSelected(false));
+    count();
     coverage.ifPresent(
         now ->
             add(
                 now.rows().name() + " × " + now.columns().name(),
-                Builders.crossed(now, ticked(), "{row}, {column}")));
+                Builders.crossed(now, ticked, "{row}, {column}")));
   }
 
   private void makeOneEach() {

@@ -216,6 +216,9 @@ class StationsTest extends WindowTest {
     int count = Integer.parseInt(cell.getText());
     CheckBox tick = (CheckBox) lookup("#tick-80S-SKA");
     fx(tick::fire);
+    RoaringBitmap any = now().tracks(i -> !now().lost(i)).limit(1);
+    fx(() -> workspace.apply(TrackEdits.set(now(), any, Map.of(Fields.COMPOSER, "elsewhere"))));
+    settle();
     press("coverage-make");
     settle();
     Crate made = collection.state().crates().crate("eighties, ska").orElseThrow();

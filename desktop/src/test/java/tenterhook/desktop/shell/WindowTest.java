@@ -89,9 +89,9 @@ abstract class WindowTest {
 
   static void await(Callable<Boolean> condition) {
     try {
-      WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, condition);
+      WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, condition);
     } catch (java.util.concurrent.TimeoutException late) {
-      throw new AssertionError("it did not come about within 20 s", late);
+      throw new AssertionError("it did not come about within a minute", late);
     }
     WaitForAsyncUtils.waitForFxEvents();
   }
@@ -112,7 +112,7 @@ abstract class WindowTest {
   private static <T> T onToolkit(Supplier<T> work) {
     return Platform.isFxApplicationThread()
         ? work.get()
-        : WaitForAsyncUtils.waitForAsyncFx(20_000, work::get);
+        : WaitForAsyncUtils.waitForAsyncFx(60_000, work::get);
   }
 
   String text(String id) {

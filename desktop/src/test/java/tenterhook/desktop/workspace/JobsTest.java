@@ -42,7 +42,7 @@ class JobsTest {
   }
 
   private static void await(Callable<Boolean> condition) throws Exception {
-    WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, condition);
+    WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, condition);
     WaitForAsyncUtils.waitForFxEvents();
   }
 
