@@ -25,6 +25,8 @@ import tenterhook.adapters.store.StoreBroken;
       TracksCommand.class,
       WeaveCommand.class,
       SetCommand.class,
+      ChangeCommand.class,
+      ChangeCommand.Recipes.class,
       MoveCommand.class,
       ArtCommand.class,
       LostCommand.class,

@@ -27,6 +27,7 @@ import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.narrow.Narrowings;
+import tenterhook.core.recipe.KeptRecipes;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.app.TenterhookApp;
@@ -114,6 +115,7 @@ public final class Screenshots {
     if (!only.isEmpty()) {
       shots.add(new Shot("every-script", this::scripts));
       shots.add(new Shot("folders", this::folders));
+      shots.add(new Shot("holding-bay", this::holdingBay));
       shots.add(new Shot("shelf", this::shelf));
       shots.add(new Shot("rule-text", this::ruleText));
       shots.add(new Shot("many-crates", this::manyCrates));
@@ -143,6 +145,7 @@ public final class Screenshots {
     shots.add(new Shot("repairs-catalogue", () -> repairs(RepairKind.CATALOGUE)));
     shots.add(new Shot("tracks", this::tracks));
     shots.add(new Shot("edit-panel", this::edit));
+    shots.add(new Shot("change-many", this::changeMany));
     shots.add(new Shot("listening", this::listening));
     shots.add(new Shot("goes-with", shell::goesWith));
     shots.add(new Shot("measuring", this::measuring));
@@ -160,7 +163,6 @@ public final class Screenshots {
             }));
     shots.add(new Shot("coverage", this::coverage));
     shots.add(new Shot("history", this::history));
-    shots.add(new Shot("holding-bay", this::holdingBay));
     shots.add(new Shot("weave-night", this::night));
   }
 
@@ -327,6 +329,22 @@ public final class Screenshots {
             field.setText("1987");
           }
         });
+  }
+
+  /** A recipe of two steps on a folder. */
+  private void changeMany() {
+    workspace.keepSetting(
+        KeptRecipes.SETTING,
+        "# Clean titles\n"
+            + "replace title \" (Official Video)\" \"\"\n"
+            + "pattern title \"^\\\\d+ - \" \"\"");
+    Snapshot snapshot = workspace.state().get().snapshot();
+    var ids = snapshot.tracks(id -> snapshot.raw(id, Fields.TITLE).contains("(Official Video)"));
+    shell.changeMany(TrackList.of("Titles", ids));
+    if (shell.lookup("#change-recipes") instanceof javafx.scene.control.MenuButton menu) {
+      menu.getOnShowing().handle(null);
+      menu.getItems().getFirst().fire();
+    }
   }
 
   private void lost() {

@@ -56,7 +56,7 @@ public final class RecipeText {
     List<String> lines = text.lines().toList();
     for (int i = 0; i < lines.size(); i++) {
       try {
-        List<Word> words = words(lines.get(i));
+        List<Word> words = split(lines.get(i));
         if (!words.isEmpty()) {
           steps.add(new LineReader(words, lines.get(i).length()).step());
         }
@@ -67,7 +67,16 @@ public final class RecipeText {
     return new Read.Good(new Recipe(steps));
   }
 
-  private static List<Word> words(String line) throws Wrong {
+  /** The words of a line that {@link #line} wrote, without quotation marks. */
+  public static List<String> words(String line) {
+    try {
+      return split(line).stream().map(Word::text).toList();
+    } catch (Wrong wrong) {
+      throw new IllegalArgumentException(line + " is no line of a recipe", wrong);
+    }
+  }
+
+  private static List<Word> split(String line) throws Wrong {
     List<Word> words = new ArrayList<>();
     int at = 0;
     while (at < line.length()) {
@@ -254,9 +263,14 @@ public final class RecipeText {
   private static String line(String verb, Field<?> field, String... texts) {
     StringBuilder line = new StringBuilder(verb).append(' ').append(field.key());
     for (String text : texts) {
-      line.append(' ').append(plain(text) ? text : quote(text));
+      line.append(' ').append(quoted(text));
     }
     return line.toString();
+  }
+
+  /** A text as one word of a line, in quotation marks where it must be. */
+  public static String quoted(String text) {
+    return plain(text) ? text : quote(text);
   }
 
   private static boolean plain(String text) {

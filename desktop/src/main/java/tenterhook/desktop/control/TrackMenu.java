@@ -46,6 +46,7 @@ final class TrackMenu {
     menu.getItems()
         .setAll(
             Look.item("menu.edit", pane::openEdit),
+            Look.item("menu.change", pane::changeMany),
             rating(),
             addToCrate(),
             takeOut(),

@@ -158,6 +158,13 @@ public final class TrackPane extends BorderPane {
     narrowPane.get().focusFilter();
   }
 
+  /** Changes by steps what is chosen, or all rows while fewer than two are. */
+  public void changeMany() {
+    RoaringBitmap chosen = selection();
+    boolean all = chosen.getCardinality() < 2;
+    workspace.frame().changeMany(new TrackList(list.title(), all ? rows() : rows().in(chosen)));
+  }
+
   /** Keeps what is shown as a crate. */
   public void keepAsCrate() {
     KeptCrate.ask(workspace, this);

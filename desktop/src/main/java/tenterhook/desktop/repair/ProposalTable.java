@@ -17,6 +17,7 @@ import javafx.scene.layout.VBox;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.field.Fields;
 import tenterhook.core.repair.Proposal;
+import tenterhook.desktop.control.MarkedText;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;

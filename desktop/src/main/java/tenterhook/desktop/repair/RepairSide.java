@@ -19,6 +19,7 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.control.MarkedText;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;

@@ -34,7 +34,6 @@ final class FindBar extends VBox {
     field.setId("find");
     field.setPromptText(Words.of("find.prompt"));
     field.setAccessibleText(Words.of("find.prompt"));
-    field.setPrefWidth(250);
     chip = Look.button("", this::widen, "chip");
     chip.setId("scope");
     trouble.setId("find-trouble");

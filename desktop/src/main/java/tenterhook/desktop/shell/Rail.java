@@ -3,6 +3,7 @@ package tenterhook.desktop.shell;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.function.Consumer;
+import java.util.function.DoubleSupplier;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
@@ -17,16 +18,26 @@ import tenterhook.desktop.workspace.Station;
 /** The rail: every station with the work that waits there, hung on one line. */
 final class Rail extends Pane {
   private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
-  private static final double GAP = 22;
+  private static final double WIDEST_GAP = 22;
+  private static final double LEAST_GAP = 4;
 
-  private final HBox names = new HBox(GAP);
+  private final HBox names = new HBox(WIDEST_GAP);
   private final Rectangle line = new Rectangle(0, 3);
   private final Map<Station, ToggleButton> buttons = new EnumMap<>(Station.class);
   private final Map<Station, Circle> rings = new EnumMap<>(Station.class);
   private final Map<Station, Label> counts = new EnumMap<>(Station.class);
   private final ToggleGroup group = new ToggleGroup();
 
-  Rail(Consumer<Station> go) {
+  private final DoubleSupplier end;
+
+  /**
+   * A rail.
+   *
+   * @param go goes to a station
+   * @param end where it must end, in pixels; its names stand closer in a narrow window
+   */
+  Rail(Consumer<Station> go, DoubleSupplier end) {
+    this.end = end;
     getStyleClass().add("rail");
     line.getStyleClass().add("rail-line");
     getChildren().addAll(line, names);
@@ -57,6 +68,9 @@ final class Rail extends Pane {
   @Override
   protected void layoutChildren() {
     double left = getInsets().getLeft() + 158;
+    int gaps = Station.values().length - 1;
+    double room = end.getAsDouble() - left - (names.prefWidth(-1) - gaps * names.getSpacing());
+    names.setSpacing(Math.clamp(Math.floor(room / gaps), LEAST_GAP, WIDEST_GAP));
     double width = names.prefWidth(-1);
     names.resizeRelocate(left, 0, width, 28);
     names.layout();

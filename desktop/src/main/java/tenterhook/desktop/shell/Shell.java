@@ -18,6 +18,7 @@ import tenterhook.adapters.listen.Status;
 import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.find.Finder;
 import tenterhook.desktop.backup.BackupView;
+import tenterhook.desktop.change.ChangeManyView;
 import tenterhook.desktop.control.Once;
 import tenterhook.desktop.control.StationView;
 import tenterhook.desktop.control.TrackPane;
@@ -38,6 +39,10 @@ import tenterhook.desktop.workspace.Workspace;
 
 /** The frame: wordmark, rail, find field, the station in view, strip; and the keys of all. */
 public final class Shell extends BorderPane implements Frame {
+  private static final double LEAST_FIND = 84;
+  private static final double MOST_FIND = 250;
+  private static final double RAIL_ENDS = 14;
+
   private final Workspace workspace;
   private final Notifications notifications;
   private final Rail rail;
@@ -49,6 +54,7 @@ public final class Shell extends BorderPane implements Frame {
   private final Once<GoesWithView> goesWith;
   private final Once<MeasuringView> measuring;
   private final Once<PlaysView> plays;
+  private final Once<ChangeManyView> changeMany;
   private final Once<StaleView> stale;
   private final ListeningKeys listeningKeys;
   private final Arriving arriving;
@@ -73,11 +79,12 @@ public final class Shell extends BorderPane implements Frame {
   public Shell(Workspace workspace, WeaveModel weave) {
     this.workspace = workspace;
     this.notifications = new Notifications(workspace);
-    this.rail = new Rail(this::go);
+    this.rail = new Rail(this::go, this::beforeFind);
     this.history = new Once<>(() -> new HistoryView(workspace));
     this.backup = new Once<>(() -> new BackupView(workspace));
     this.goesWith = new Once<>(() -> new GoesWithView(workspace));
     this.measuring = new Once<>(() -> new MeasuringView(workspace));
+    this.changeMany = new Once<>(() -> new ChangeManyView(workspace));
     this.plays = new Once<>(() -> new PlaysView(workspace));
     this.stale = new Once<>(() -> new StaleView(workspace));
     this.listeningKeys = new ListeningKeys(workspace.listening(), this::walk);
@@ -98,6 +105,11 @@ public final class Shell extends BorderPane implements Frame {
     getStyleClass().add("root");
     HBox head = new HBox(12, Look.label(Words.of("name"), "wordmark"), Look.spring(), find, menu());
     head.getStyleClass().add("head");
+    find.field()
+        .prefWidthProperty()
+        .bind(
+            widthProperty()
+                .map(w -> Math.clamp((w.doubleValue() - 740) * 0.34, LEAST_FIND, MOST_FIND)));
     StackPane top = new StackPane(head, rail);
     rail.setPickOnBounds(false);
     StackPane.setAlignment(rail, javafx.geometry.Pos.BOTTOM_LEFT);
@@ -107,6 +119,10 @@ public final class Shell extends BorderPane implements Frame {
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     setOnDragOver(arriving::over);
     setOnDragDropped(arriving::dropped);
+  }
+
+  private double beforeFind() {
+    return find.getLayoutX() - RAIL_ENDS;
   }
 
   /** What was wrong when the collection was opened; without it, whether a backup is due. */
@@ -161,6 +177,12 @@ public final class Shell extends BorderPane implements Frame {
     stations.tracks().show(list);
     view(stations.tracks(), Station.TRACKS);
     stations.tracks().tracks().ifPresent(p -> p.table().requestFocus());
+  }
+
+  @Override
+  public void changeMany(TrackList list) {
+    changeMany.get().show(list);
+    view(changeMany.get(), null);
   }
 
   @Override
@@ -360,6 +382,8 @@ public final class Shell extends BorderPane implements Frame {
       go(Station.values()[digit]);
     } else if (event.getCode() == KeyCode.F) {
       find.field().requestFocus();
+    } else if (event.getCode() == KeyCode.E && event.isShiftDown()) {
+      inView.tracks().ifPresent(TrackPane::changeMany);
     } else if (event.getCode() == KeyCode.E) {
       edit();
     } else if (event.getCode() == KeyCode.N) {

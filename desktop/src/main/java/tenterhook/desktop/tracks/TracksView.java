@@ -62,6 +62,7 @@ public final class TracksView extends StationOutline {
             12,
             head(title, from),
             Look.spring(),
+            Look.button(Words.of("tracks.change"), pane::changeMany),
             Look.button(Words.of("tracks.edit"), pane::openEdit));
     VBox main = new VBox(8, head, pane);
     main.getStyleClass().add("main");

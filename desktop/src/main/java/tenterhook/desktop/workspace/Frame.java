@@ -31,6 +31,9 @@ public interface Frame {
   /** Shows a list of tracks. */
   default void show(TrackList list) {}
 
+  /** Changes many tracks by steps, in the order of the list. */
+  default void changeMany(TrackList list) {}
+
   /** Another list came into the table in view. */
   default void listed() {}
 

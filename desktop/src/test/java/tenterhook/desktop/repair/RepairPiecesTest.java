@@ -8,7 +8,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
-import tenterhook.desktop.repair.MarkedText.Stretch;
+import tenterhook.desktop.control.MarkedText;
+import tenterhook.desktop.control.MarkedText.Stretch;
 
 /** What the repairs station works out before a node is made. */
 class RepairPiecesTest {

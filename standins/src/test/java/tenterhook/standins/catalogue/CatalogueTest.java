@@ -135,9 +135,7 @@ class CatalogueTest {
             slept::add);
     slow.search(List.of("one"));
     slow.search(List.of("two"));
-    assertThat(slept)
-        .singleElement()
-        .satisfies(d -> assertThat(d.toMillis()).isBetween(1L, 1000L));
+    assertThat(slept).singleElement().satisfies(d -> assertThat(d.toMillis()).isBetween(1L, 1000L));
   }
 
   @Test

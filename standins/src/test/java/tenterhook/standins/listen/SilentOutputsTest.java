@@ -37,7 +37,9 @@ class SilentOutputsTest {
       output.write(new float[8820], 4410);
       long heard = output.heard();
       double since = (System.nanoTime() - before) / 1e9 * 44_100;
-      assertThat(heard - 100).as("no more than since it was written").isLessThanOrEqualTo((long) since + 1);
+      assertThat(heard - 100)
+          .as("no more than since it was written")
+          .isLessThanOrEqualTo((long) since + 1);
     }
   }
 

@@ -1,4 +1,4 @@
-package tenterhook.desktop.repair;
+package tenterhook.desktop.control;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -11,24 +11,24 @@ import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 
 /** Before and after of an edit, with the letters marked that go and that come. */
-final class MarkedText {
+public final class MarkedText {
   private MarkedText() {}
 
   /** A piece of a text and whether it differs. */
-  record Stretch(String text, boolean differs) {}
+  public record Stretch(String text, boolean differs) {}
 
   /** What a field holds now; letters that go are struck. */
-  static HBox before(SetField edit) {
+  public static HBox before(SetField edit) {
     return line(pieces(shown(edit, edit.before()), shown(edit, edit.after())), "taken");
   }
 
   /** What a field will hold; letters that come are marked. */
-  static HBox after(SetField edit) {
+  public static HBox after(SetField edit) {
     return line(pieces(shown(edit, edit.after()), shown(edit, edit.before())), "given");
   }
 
   /** A value in words. */
-  static String shown(SetField edit, String raw) {
+  public static String shown(SetField edit, String raw) {
     return edit.field() == Fields.ARTWORK
         ? Artwork.parse(raw).map(Artwork::size).orElse("")
         : edit.field().type().show(raw);
@@ -53,7 +53,7 @@ final class MarkedText {
   }
 
   /** A text in pieces that the other text has too, or has not. */
-  static List<Stretch> pieces(String text, String other) {
+  public static List<Stretch> pieces(String text, String other) {
     List<Stretch> pieces = new ArrayList<>();
     int most = Math.min(text.length(), other.length());
     int front = 0;
