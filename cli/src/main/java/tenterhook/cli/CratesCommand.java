@@ -78,6 +78,15 @@ final class CratesCommand extends CollectionCommand {
         description = "What it is sorted by, such as -year,artist; artist when nothing is said.")
     List<String> order = List.of("artist");
 
+    @Option(
+        names = "--per-artist",
+        paramLabel = "N",
+        description = "At most so many tracks of each artist.")
+    int perArtist;
+
+    @Option(names = "--apart", description = "No artist twice in a row.")
+    boolean apart;
+
     @Option(names = "--limit", paramLabel = "N", description = "At most so many tracks.")
     int limit;
 
@@ -127,12 +136,13 @@ final class CratesCommand extends CollectionCommand {
     }
 
     private Limit limit() {
+      Limit artists = Limit.NONE.drawn(draw).perArtist(perArtist).apart(apart);
       if (minutes > 0) {
-        return new Limit(Limit.Unit.MINUTES, minutes, draw);
+        return artists.of(Limit.Unit.MINUTES, minutes);
       }
       return megabytes > 0
-          ? new Limit(Limit.Unit.MEGABYTES, megabytes, draw)
-          : new Limit(Limit.Unit.TRACKS, limit, draw);
+          ? artists.of(Limit.Unit.MEGABYTES, megabytes)
+          : artists.of(Limit.Unit.TRACKS, limit);
     }
   }
 

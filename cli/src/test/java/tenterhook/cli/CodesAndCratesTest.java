@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tenterhook.adapters.disk.SafeFiles;
@@ -87,6 +88,12 @@ class CodesAndCratesTest extends CommandTest {
         .isZero();
     assertThat(run("crate", "By chance").out()).isEqualTo(run("crate", "By chance").out());
     assertThat(why).allMatch(l -> l.has("holds") || l.has("in"));
+    run("crates", "add", "Rink", "Varied", "present:artist", "--per-artist", "1", "--apart");
+    List<String> artists =
+        run("crate", "Varied").lines().stream()
+            .map(n -> n.path("artist").asText().toLowerCase(Locale.ROOT))
+            .toList();
+    assertThat(artists).isNotEmpty().doesNotHaveDuplicates();
   }
 
   @Test

@@ -22,6 +22,8 @@ import tenterhook.core.track.TrackOrder;
 /** A shelf as a JSON file, to be read and edited by hand; see docs/files.md. */
 public final class CrateJson {
   private static final String FORM = "shelf";
+  private static final String PER_ARTIST = "perArtist";
+  private static final String APART = "apart";
 
   private CrateJson() {}
 
@@ -53,7 +55,15 @@ public final class CrateJson {
           rule.order().forEach(k -> order.add((k.falling() ? "-" : "") + k.field()));
           if (!rule.limit().none()) {
             ObjectNode limit = one.putObject("limit");
-            limit.put(rule.limit().unit().name().toLowerCase(Locale.ROOT), rule.limit().amount());
+            if (rule.limit().amount() > 0) {
+              limit.put(rule.limit().unit().name().toLowerCase(Locale.ROOT), rule.limit().amount());
+            }
+            if (rule.limit().perArtist() > 0) {
+              limit.put(PER_ARTIST, rule.limit().perArtist());
+            }
+            if (rule.limit().apart()) {
+              limit.put(APART, true);
+            }
             if (rule.limit().draw() != 0) {
               limit.put("draw", rule.limit().draw());
             }
@@ -144,18 +154,25 @@ public final class CrateJson {
     return order;
   }
 
-  /** {@code {"minutes": 60, "draw": 7}}, or a bare number of tracks. */
+  /**
+   * {@code {"minutes": 60, "draw": 7, "perArtist": 1, "apart": true}}, or a bare number of tracks.
+   */
   private static Limit limit(JsonNode said) {
     if (said.isNumber()) {
       return Limit.tracks(said.asInt());
     }
+    Limit limit =
+        Limit.NONE
+            .drawn(said.path("draw").asLong())
+            .perArtist(said.path(PER_ARTIST).asInt())
+            .apart(said.path(APART).asBoolean());
     for (Limit.Unit unit : Limit.Unit.values()) {
       JsonNode amount = said.path(unit.name().toLowerCase(Locale.ROOT));
       if (amount.isNumber()) {
-        return new Limit(unit, amount.asInt(), said.path("draw").asLong());
+        return limit.of(unit, amount.asInt());
       }
     }
-    return Limit.NONE;
+    return limit.none() ? Limit.NONE : limit;
   }
 
   /** The place among the shelves that a shelf's JSON gives. */

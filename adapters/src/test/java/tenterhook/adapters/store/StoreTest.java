@@ -58,7 +58,7 @@ class StoreTest {
                           new Rule.RuleGroup(
                               Rule.Kind.NONE, List.of(CrateJson.line("missing:year"))))),
                   List.of(new TrackOrder.Key("bpm", true), new TrackOrder.Key("artist", false)),
-                  new Limit(Limit.Unit.TRACKS, 20, 7),
+                  new Limit(Limit.Unit.TRACKS, 20, 7, 2, true),
                   true))
           .withShelf(
               "Rink nights",

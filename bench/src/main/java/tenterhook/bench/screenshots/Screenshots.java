@@ -154,13 +154,7 @@ public final class Screenshots {
     shots.add(new Shot("duplicates", this::duplicates));
     shots.add(new Shot("coding", this::coding));
     shots.add(new Shot("codebook", () -> codes(1)));
-    shots.add(
-        new Shot(
-            "crates",
-            () -> {
-              crates();
-              holdCopies();
-            }));
+    shots.add(new Shot("crates", this::crates));
     shots.add(new Shot("coverage", this::coverage));
     shots.add(new Shot("history", this::history));
     shots.add(new Shot("weave-night", this::night));
@@ -196,8 +190,15 @@ public final class Screenshots {
   }
 
   private void holdingBay() {
-    shell.go(Station.DUPLICATES);
-    press("holding-bay", -1);
+    holdCopies();
+    workspace.job(
+        "",
+        false,
+        p -> true,
+        done -> {
+          shell.go(Station.DUPLICATES);
+          press("holding-bay", -1);
+        });
   }
 
   /** Keeps one of each that is the same to the byte, for the holding bay's picture. */

@@ -1,6 +1,9 @@
 package tenterhook.core.crate;
 
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import tenterhook.core.track.TrackOrder;
 
 /** A list of tracks with a name of its own. */
@@ -27,6 +30,27 @@ public sealed interface Crate {
     @Override
     public HandCrate named(String other) {
       return new HandCrate(other, tracks);
+    }
+
+    /** The same crate with more tracks at its end; those that are in it stay where they are. */
+    public HandCrate plus(List<Integer> more) {
+      LinkedHashSet<Integer> all = new LinkedHashSet<>(tracks);
+      all.addAll(more);
+      return new HandCrate(name, List.copyOf(all));
+    }
+
+    /**
+     * The same crate with some of its tracks elsewhere, together and in their order.
+     *
+     * @param some the tracks that move
+     * @param before the track that they go before; 0, or one that moves itself, for the end
+     */
+    public HandCrate moved(Set<Integer> some, int before) {
+      List<Integer> others = new ArrayList<>(tracks);
+      others.removeIf(some::contains);
+      int at = others.indexOf(before);
+      others.addAll(at < 0 ? others.size() : at, tracks.stream().filter(some::contains).toList());
+      return new HandCrate(name, others);
     }
   }
 

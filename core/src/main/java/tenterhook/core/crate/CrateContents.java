@@ -285,10 +285,10 @@ public final class CrateContents {
   /** How many tracks a crate holds, its limit counted. */
   public int count(Crate crate) {
     int all = held(crate).getCardinality();
-    if (!(crate instanceof Crate.RuleCrate rule) || rule.limit().none()) {
+    if (!(crate instanceof Crate.RuleCrate rule) || !rule.limit().cuts()) {
       return all;
     }
-    return rule.limit().unit() == Limit.Unit.TRACKS
+    return rule.limit().unit() == Limit.Unit.TRACKS && rule.limit().perArtist() == 0
         ? Math.min(all, rule.limit().amount())
         : list(rule).size();
   }

@@ -167,7 +167,7 @@ public final class RuleExplanation {
         .forEach(l -> reasons.add(new ExplainedLine(Matter.NEVER, 0, l.text(), "", false)));
     why(crate.rule(), id, 0, false, reasons);
     boolean kept = reasons.stream().filter(r -> r.depth() == 0).allMatch(ExplainedLine::holds);
-    if (kept && !crate.limit().none() && !contents.list(crate).contains(id)) {
+    if (kept && crate.limit().cuts() && !contents.list(crate).contains(id)) {
       reasons.add(new ExplainedLine(Matter.LIMIT, 0, "", "", false));
     }
     return reasons;

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.Seeded;
@@ -97,6 +98,18 @@ class CratesTest {
     Crates crates = Crates.NONE.plus("Loose", new Crate.HandCrate("Hand", List.of(3, 1, 99)));
     assertThat(contents(crates).list(crates.crate("Hand").orElseThrow())).containsExactly(3, 1);
     assertThat(contents(crates).count(crates.crate("Hand").orElseThrow())).isEqualTo(2);
+  }
+
+  @Test
+  void tracksOfAHandCrateMoveTogetherAndMoreComeAtItsEnd() {
+    Crate.HandCrate hand = new Crate.HandCrate("Hand", List.of(5, 3, 1, 4));
+    assertThat(hand.moved(Set.of(4, 3), 5).tracks()).containsExactly(3, 4, 5, 1);
+    assertThat(hand.moved(Set.of(5), 0).tracks()).containsExactly(3, 1, 4, 5);
+    assertThat(hand.moved(Set.of(5, 3), 3).tracks())
+        .as("before itself")
+        .containsExactly(1, 4, 5, 3);
+    assertThat(hand.moved(Set.of(), 3)).isEqualTo(hand);
+    assertThat(hand.plus(List.of(1, 9, 9)).tracks()).containsExactly(5, 3, 1, 4, 9);
   }
 
   @Test

@@ -91,6 +91,74 @@ class ShelvesTest {
     assertThat(list(crate.with(new Limit(Limit.Unit.TRACKS, 2, 7)))).isEqualTo(picks.get(6));
   }
 
+  private static Snapshot byArtists(List<String> artists) {
+    Tracks tracks = Tracks.none();
+    artists.forEach(a -> tracks.with("artist=" + a, "year=1990"));
+    return tracks.snapshot();
+  }
+
+  private static List<Integer> listed(Snapshot snapshot, Limit limit) {
+    Crate.RuleCrate crate = crate("All", "year:1900..").sorted(List.of()).with(limit);
+    CrateContents contents =
+        new CrateContents(snapshot, Tracks.BOOK, Crates.NONE, LocalDate.of(2026, 11, 23));
+    assertThat(contents.count(crate)).isEqualTo(contents.list(crate).size());
+    return contents.list(crate);
+  }
+
+  @Test
+  void ofEachArtistComeOnlySoMany() {
+    Snapshot snapshot = byArtists(List.of("A", "a", "B\u0000A", "C", "", "", "B"));
+    assertThat(listed(snapshot, Limit.NONE.perArtist(1))).containsExactly(1, 4, 5, 6, 7);
+    assertThat(listed(snapshot, Limit.NONE.perArtist(2))).containsExactly(1, 2, 4, 5, 6, 7);
+    assertThat(listed(snapshot, Limit.tracks(2).perArtist(1))).containsExactly(1, 4);
+    assertThatThrownBy(() -> Limit.NONE.perArtist(-1)).hasMessageContaining("of each artist");
+  }
+
+  private static int together(List<String> artists, List<Integer> order) {
+    int together = 0;
+    for (int i = 1; i < order.size(); i++) {
+      String one = artists.get(order.get(i) - 1);
+      together += !one.isEmpty() && one.equals(artists.get(order.get(i - 1) - 1)) ? 1 : 0;
+    }
+    return together;
+  }
+
+  /** The least that any order has. */
+  private static int least(List<String> artists, List<Integer> order, List<Integer> left) {
+    if (left.isEmpty()) {
+      return together(artists, order);
+    }
+    int least = Integer.MAX_VALUE;
+    for (int id : left) {
+      List<Integer> longer = new ArrayList<>(order);
+      longer.add(id);
+      least =
+          Math.min(
+              least, least(artists, longer, left.stream().filter(other -> other != id).toList()));
+    }
+    return least;
+  }
+
+  @Seeded
+  void artistsStandApartAsFarAsAnyOrderLetsThem(long block) {
+    Seeds.each(
+        block,
+        100,
+        random -> {
+          List<String> artists = Seeds.list(random, 1, 7, r -> Seeds.any(r, "A", "B", "C", ""));
+          List<Integer> order = listed(byArtists(artists), Limit.NONE.apart(true));
+          List<Integer> all =
+              java.util.stream.IntStream.rangeClosed(1, artists.size()).boxed().toList();
+          assertThat(order).containsExactlyInAnyOrderElementsOf(all);
+          assertThat(together(artists, order))
+              .as(artists + " as " + order)
+              .isEqualTo(least(artists, List.of(), all));
+          if (together(artists, all) == 0) {
+            assertThat(order).as("an order that is well stays").isEqualTo(all);
+          }
+        });
+  }
+
   @Test
   void restingTracksComeInWhereTheyAreWanted() {
     Crate.RuleCrate ska = crate("Ska", "Style:SKA");

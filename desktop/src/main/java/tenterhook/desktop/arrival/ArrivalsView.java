@@ -50,7 +50,7 @@ public final class ArrivalsView extends StationOutline {
 
   /** The view. */
   public ArrivalsView(Workspace workspace) {
-    super(workspace, "keys.tracks", new TrackPane(workspace));
+    super(workspace, "keys.tracks", new TrackPane(workspace, "arrivals"));
     this.pane = tracks().orElseThrow();
     this.move = new MovePane(workspace, this::closeMove);
     listBatches();

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import javafx.collections.ListChangeListener;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
@@ -12,13 +13,19 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.field.Trait;
 import tenterhook.desktop.workspace.Workspace;
 
-/** The columns of the track table: which, in what order, how wide; remembered in the collection. */
+/**
+ * The columns of a track table: which, in what order, how wide, and by which the rows are sorted;
+ * remembered in the collection for each kind of list.
+ */
 final class Columns {
   private static final String SETTING = "columns";
+  private static final String RISING = "+";
+  private static final String FALLING = "-";
   private static final Map<Field<?>, Integer> USUAL = usual();
 
   private final Workspace workspace;
   private final TableView<Integer> table;
+  private final String kind;
   private final Edited edited;
 
   /** Gets what was typed into a cell. */
@@ -27,13 +34,21 @@ final class Columns {
     void edit(int id, Field<?> field, String raw);
   }
 
-  Columns(Workspace workspace, TableView<Integer> table, Edited edited) {
+  /**
+   * The columns of a table, as they were left.
+   *
+   * @param kind of lists that it shows
+   * @param edited gets what was typed
+   */
+  Columns(Workspace workspace, TableView<Integer> table, String kind, Edited edited) {
     this.workspace = workspace;
     this.table = table;
+    this.kind = kind;
     this.edited = edited;
     table.setTableMenuButtonVisible(false);
     build();
-    table.getColumns().addListener((javafx.collections.ListChangeListener<Object>) c -> keep());
+    table.getColumns().addListener((ListChangeListener<Object>) c -> keep());
+    table.getSortOrder().addListener((ListChangeListener<Object>) c -> keep());
   }
 
   private static Map<Field<?>, Integer> usual() {
@@ -55,13 +70,40 @@ final class Columns {
 
   private void build() {
     Map<Field<?>, Integer> wanted = new LinkedHashMap<>();
-    for (String one : workspace.collection().setting(SETTING).orElse("").split(" ")) {
+    String kept = kept();
+    for (String one : kept.split(" ")) {
       String[] pair = one.split("=");
       if (pair.length == 2 && Fields.named(pair[0]).isPresent()) {
         wanted.put(Fields.of(pair[0]), Integer.parseInt(pair[1]));
       }
     }
     (wanted.isEmpty() ? USUAL : wanted).forEach((f, w) -> table.getColumns().add(column(f, w)));
+    for (String one : kept.split(" ")) {
+      if (one.startsWith(RISING) || one.startsWith(FALLING)) {
+        sortBy(one.substring(1), one.startsWith(FALLING));
+      }
+    }
+  }
+
+  /** What was remembered for this kind of list; without it, for all kinds. */
+  private String kept() {
+    return workspace
+        .collection()
+        .setting(SETTING + " " + kind)
+        .or(() -> workspace.collection().setting(SETTING))
+        .orElse("");
+  }
+
+  private void sortBy(String key, boolean falling) {
+    table.getColumns().stream()
+        .filter(c -> field(c).key().equals(key))
+        .findFirst()
+        .ifPresent(
+            c -> {
+              c.setSortType(
+                  falling ? TableColumn.SortType.DESCENDING : TableColumn.SortType.ASCENDING);
+              table.getSortOrder().add(c);
+            });
   }
 
   private TableColumn<Integer, Integer> column(Field<?> field, int width) {
@@ -73,6 +115,7 @@ final class Columns {
     column.setEditable(field.editable());
     column.setCellFactory(c -> new TrackCell(workspace, field, edited));
     column.widthProperty().addListener((o, before, after) -> keep());
+    column.sortTypeProperty().addListener((o, before, after) -> keep());
     return column;
   }
 
@@ -84,8 +127,13 @@ final class Columns {
           .append(Math.round(column.getWidth()))
           .append(' ');
     }
+    for (TableColumn<Integer, ?> by : table.getSortOrder()) {
+      boolean falling = by.getSortType() == TableColumn.SortType.DESCENDING;
+      text.append(falling ? FALLING : RISING).append(field(by).key()).append(' ');
+    }
     workspace.debounced(
-        "columns", () -> workspace.collection().keepSetting(SETTING, text.toString().strip()));
+        SETTING + " " + kind,
+        () -> workspace.collection().keepSetting(SETTING + " " + kind, text.toString().strip()));
   }
 
   static Field<?> field(TableColumn<Integer, ?> column) {

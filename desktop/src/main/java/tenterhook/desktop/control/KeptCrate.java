@@ -3,6 +3,7 @@ package tenterhook.desktop.control;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
@@ -69,10 +70,14 @@ final class KeptCrate {
     }
   }
 
+  private static RoaringBitmap resting(Snapshot snapshot) {
+    return snapshot.tracks(id -> !snapshot.isBlank(id, Fields.RESTING));
+  }
+
   /** Tracks that rest are in the crate as they are in the list. */
   private static Crate ruled(
       String name, Query query, TrackIds rows, Snapshot snapshot, List<TrackOrder.Key> order) {
-    boolean resting = rows.stream().anyMatch(id -> !snapshot.isBlank(id, Fields.RESTING));
+    boolean resting = RoaringBitmap.intersects(rows.set(), resting(snapshot));
     Crate.RuleCrate crate = new Crate.RuleCrate(name, Rule.of(query)).resting(resting);
     return (order.isEmpty() ? crate : crate.sorted(order)).with(Limit.NONE);
   }

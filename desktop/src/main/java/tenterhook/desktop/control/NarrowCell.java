@@ -41,10 +41,11 @@ final class NarrowCell extends ListCell<NarrowRow> {
     words.setMinWidth(30);
     setPrefWidth(0);
     getStyleClass().add("narrow-cell");
-    addEventHandler(MouseEvent.MOUSE_CLICKED, this::clicked);
+    addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
   }
 
-  private void clicked(MouseEvent event) {
+  /** Not a click, which would come here too when the button within has moved by its own action. */
+  private void pressed(MouseEvent event) {
     if (getItem() instanceof NarrowRow.More more) {
       pane.listAll(more.group());
     } else if (event.getButton() == MouseButton.PRIMARY) {

@@ -15,6 +15,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.Subject;
@@ -25,7 +26,6 @@ import tenterhook.core.narrow.NarrowGroup;
 import tenterhook.core.narrow.NarrowRequest;
 import tenterhook.core.narrow.NarrowValue;
 import tenterhook.core.narrow.Narrowing;
-import tenterhook.core.narrow.Narrowings;
 import tenterhook.core.narrow.TempoSpread;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.control.NarrowRows.NarrowRow;
@@ -64,6 +64,7 @@ final class NarrowPane extends VBox {
     values.setAccessibleText(Words.of("narrow.title"));
     values.setCellFactory(l -> new NarrowCell(this));
     values.setPlaceholder(placeholder);
+    workspace.whileInView(workspace.chosen(), this, this::follow);
     values.addEventFilter(KeyEvent.KEY_PRESSED, this::valueKeys);
     halfAndDouble.setId("narrow-beat");
     halfAndDouble.setOnAction(e -> range().ifPresent(r -> tempo(r.from(), r.to())));
@@ -89,22 +90,32 @@ final class NarrowPane extends VBox {
   }
 
   private void count() {
-    if (getScene() == null) {
-      return;
+    if (getScene() != null) {
+      NarrowRequest request = request();
+      NarrowCounter counter = workspace.narrowing().counter();
+      workspace.promptly(this, () -> counter.count(request), this::show);
     }
-    RowRequest asked = rows.asked();
-    NarrowCounter counter = workspace.narrowing().counter();
-    String typed = filter.getText();
-    NarrowRequest request =
-        new NarrowRequest(
-            asked.snapshot(),
-            asked.finder(),
-            rows.found(),
-            asked.narrowings(),
-            typed,
-            whole,
-            near(asked.snapshot()));
-    workspace.promptly(this, () -> counter.count(request), this::show);
+  }
+
+  /** Counts anew without haste, since tracks changed or another one was chosen. */
+  void follow() {
+    if (getScene() != null) {
+      NarrowRequest request = request();
+      NarrowCounter counter = workspace.narrowing().counter();
+      workspace.latestOnly(this, () -> counter.count(request), this::show);
+    }
+  }
+
+  private NarrowRequest request() {
+    Snapshot snapshot = workspace.state().get().snapshot();
+    return new NarrowRequest(
+        snapshot,
+        workspace.contents().finder(),
+        RoaringBitmap.and(rows.found(), snapshot.tracks()),
+        pane.narrowings(),
+        filter.getText(),
+        whole,
+        near(snapshot));
   }
 
   /** The key of the track that was chosen last. */
@@ -153,8 +164,7 @@ final class NarrowPane extends VBox {
   }
 
   private Optional<TempoRange> range() {
-    Narrowings now = rows.asked().narrowings();
-    return now.of(NarrowGroup.Own.TEMPO, false).stream()
+    return pane.narrowings().of(NarrowGroup.Own.TEMPO, false).stream()
         .flatMap(n -> n.condition().values().stream())
         .flatMap(
             v ->
@@ -168,7 +178,7 @@ final class NarrowPane extends VBox {
   /** The one chart, showing how tempi are spread by now. */
   Node chart(TempoSpread spread) {
     chart.show(spread, range());
-    rows.asked().narrowings().of(NarrowGroup.Own.TEMPO, false).stream()
+    pane.narrowings().of(NarrowGroup.Own.TEMPO, false).stream()
         .filter(n -> !n.condition().values().isEmpty())
         .findFirst()
         .ifPresent(n -> halfAndDouble.setSelected(n.condition().subject() == Subject.Own.BEAT));

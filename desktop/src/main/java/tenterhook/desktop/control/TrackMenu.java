@@ -1,14 +1,13 @@
 package tenterhook.desktop.control;
 
-import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
-import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
@@ -25,12 +24,14 @@ final class TrackMenu {
   private final TrackPane pane;
   private final Columns columns;
   private final TrackActions actions;
+  private final HandCrates hands;
 
   TrackMenu(Workspace workspace, TrackPane pane, Columns columns, TrackActions actions) {
     this.workspace = workspace;
     this.pane = pane;
     this.columns = columns;
     this.actions = actions;
+    this.hands = new HandCrates(workspace);
   }
 
   ContextMenu menu() {
@@ -57,6 +58,7 @@ final class TrackMenu {
             Look.item("menu.played", () -> NightQuestion.count(workspace, chosen())),
             Look.item("menu.rest", () -> actions.flag(pane.selection(), Fields.RESTING)),
             Look.item("menu.guard", () -> actions.flag(pane.selection(), Fields.GUARDED)),
+            Look.item("menu.copyText", pane::copyText),
             Look.item("menu.copyPath", this::copyPath),
             Look.item("menu.remove", () -> actions.remove(pane.selection())),
             new SeparatorMenuItem(),
@@ -77,7 +79,7 @@ final class TrackMenu {
     Menu crates = new Menu(Words.of("menu.crate"));
     for (Crate crate : workspace.state().get().crates().all()) {
       if (crate instanceof Crate.HandCrate hand) {
-        crates.getItems().add(Look.named(hand.name(), () -> addTo(hand)));
+        crates.getItems().add(Look.named(hand.name(), () -> hands.add(hand, chosen())));
       }
     }
     crates.setDisable(crates.getItems().isEmpty());
@@ -96,35 +98,19 @@ final class TrackMenu {
   /** Only for the list of a hand crate. */
   private MenuItem takeOut() {
     MenuItem item = new MenuItem(Words.of("menu.takeOut"));
-    Crates now = workspace.state().get().crates();
     item.setDisable(true);
-    if (now.crate(pane.list().title()).orElse(null) instanceof Crate.HandCrate hand) {
-      item.setDisable(false);
-      item.setOnAction(
-          e -> {
-            RoaringBitmap out = pane.selection();
-            List<Integer> kept = hand.tracks().stream().filter(id -> !out.contains(id)).toList();
-            String title =
-                Words.of("change.fromCrate", hand.tracks().size() - kept.size(), hand.name());
-            Crates after = now.with(hand.name(), c -> new Crate.HandCrate(hand.name(), kept));
-            workspace.apply(new Change(title, true, List.of(new Edit.SetCrates(now, after))));
-          });
-    }
+    hands
+        .named(pane.list().title())
+        .ifPresent(
+            hand -> {
+              item.setDisable(false);
+              item.setOnAction(e -> hands.takeOut(hand, Set.copyOf(chosen())));
+            });
     return item;
   }
 
   private List<Integer> chosen() {
     return pane.rows().in(pane.selection());
-  }
-
-  private void addTo(Crate.HandCrate hand) {
-    Crates now = workspace.state().get().crates();
-    LinkedHashSet<Integer> tracks = new LinkedHashSet<>(hand.tracks());
-    tracks.addAll(chosen());
-    Crates after =
-        now.with(hand.name(), c -> new Crate.HandCrate(hand.name(), List.copyOf(tracks)));
-    String title = Words.of("change.toCrate", tracks.size() - hand.tracks().size(), hand.name());
-    workspace.apply(new Change(title, true, List.of(new Edit.SetCrates(now, after))));
   }
 
   private void neverPlay(Shelf shelf) {

@@ -1,25 +1,35 @@
 package tenterhook.desktop.control;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.scene.control.Label;
 import javafx.scene.control.TableColumn;
+import javafx.scene.control.TableRow;
 import javafx.scene.control.TableView;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.crate.Crate;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Query;
 import tenterhook.core.narrow.Narrowings;
+import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackIds;
 import tenterhook.core.track.TrackOrder;
 import tenterhook.desktop.edit.EditPanel;
+import tenterhook.desktop.theme.Drop;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.TrackList;
@@ -37,6 +47,7 @@ public final class TrackPane extends BorderPane {
   private final Columns columns;
   private final Once<EditPanel> editPanel;
   private final TrackActions actions;
+  private final HandCrates hands;
   private TrackList list = TrackList.NONE;
   private Query query = Query.ALL;
   private final Once<NarrowPane> narrowPane;
@@ -51,19 +62,22 @@ public final class TrackPane extends BorderPane {
    * A table.
    *
    * @param workspace what it works with
+   * @param kind of lists, for which columns and order are remembered
    */
-  public TrackPane(Workspace workspace) {
+  public TrackPane(Workspace workspace, String kind) {
     this.workspace = workspace;
     this.actions = new TrackActions(workspace);
-    this.columns = new Columns(workspace, table, this::edit);
+    this.hands = new HandCrates(workspace);
+    this.trail = new Trail(workspace, this);
+    this.columns = new Columns(workspace, table, kind, this::edit);
     this.editPanel = new Once<>(() -> new EditPanel(workspace, this::closeEdit));
     this.narrowPane = new Once<>(() -> new NarrowPane(workspace, this));
-    this.trail = new Trail(workspace, this);
     table.setId("tracks");
     table.setAccessibleText(Words.of("table.name"));
     table.setEditable(true);
     table.setPlaceholder(Look.label(Words.of("table.empty"), "empty"));
     table.setFixedCellSize(27);
+    table.setRowFactory(t -> row());
     table.setContextMenu(new TrackMenu(workspace, this, columns, actions).menu());
     table.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     workspace.state().addListener((o, before, after) -> refresh());
@@ -108,6 +122,44 @@ public final class TrackPane extends BorderPane {
       query = other;
       fill();
     }
+  }
+
+  /** A row that can be dragged, and that takes rows where they have an order of their own. */
+  private TableRow<Integer> row() {
+    TableRow<Integer> row = new TableRow<>();
+    Drop.from(
+        row,
+        HandCrates.TRACKS,
+        () ->
+            row.isEmpty()
+                ? null
+                : rows().in(selection()).stream().mapToInt(Integer::intValue).toArray());
+    Drop.onto(
+        row,
+        HandCrates.TRACKS,
+        () -> ordered().isPresent(),
+        carried ->
+            ordered()
+                .ifPresent(
+                    hand ->
+                        hands.move(
+                            hand,
+                            Arrays.stream((int[]) carried).boxed().collect(Collectors.toSet()),
+                            row.isEmpty() ? 0 : row.getItem())));
+    return row;
+  }
+
+  /** The hand crate that is listed, while its rows stand in its own order. */
+  private Optional<Crate.HandCrate> ordered() {
+    boolean own = order().isEmpty() && narrowings.isEmpty() && query.equals(Query.ALL);
+    return own ? hands.named(list.title()) : Optional.empty();
+  }
+
+  private void moveInCrate(boolean down) {
+    ordered()
+        .ifPresentOrElse(
+            hand -> hands.move(hand, rows(), Set.copyOf(rows().in(selection())), down),
+            () -> workspace.frame().inform(Words.of("table.noOrder"), false, 0));
   }
 
   /** What the find field asks for. */
@@ -163,6 +215,22 @@ public final class TrackPane extends BorderPane {
     RoaringBitmap chosen = selection();
     boolean all = chosen.getCardinality() < 2;
     workspace.frame().changeMany(new TrackList(list.title(), all ? rows() : rows().in(chosen)));
+  }
+
+  /** Puts the chosen rows into the clipboard as they are shown, values between tabs. */
+  public void copyText() {
+    List<Field<?>> fields =
+        table.getVisibleLeafColumns().stream().<Field<?>>map(Columns::field).toList();
+    Snapshot snapshot = workspace.state().get().snapshot();
+    TrackIds chosen = rows().in(selection());
+    workspace.background(
+        () -> RowText.of(snapshot, fields, chosen),
+        text -> {
+          ClipboardContent content = new ClipboardContent();
+          content.putString(text);
+          Clipboard.getSystemClipboard().setContent(content);
+          workspace.frame().inform(Words.of("told.copied", chosen.size()), false, 0);
+        });
   }
 
   /** Keeps what is shown as a crate. */
@@ -270,6 +338,9 @@ public final class TrackPane extends BorderPane {
     if (getScene() != null) {
       table.showAgain();
       showInPanel();
+      if (narrowPane.is(getRight())) {
+        narrowPane.get().follow();
+      }
     }
   }
 
@@ -332,6 +403,13 @@ public final class TrackPane extends BorderPane {
         actions.rate(selection(), rating);
         event.consume();
       }
+    } else if (event.isAltDown()
+        && (event.getCode() == KeyCode.UP || event.getCode() == KeyCode.DOWN)) {
+      moveInCrate(event.getCode() == KeyCode.DOWN);
+      event.consume();
+    } else if (event.isShortcutDown() && event.getCode() == KeyCode.C) {
+      copyText();
+      event.consume();
     } else if (!event.isControlDown() && !event.isAltDown()) {
       switch (event.getCode()) {
         case R -> actions.flag(selection(), Fields.RESTING);

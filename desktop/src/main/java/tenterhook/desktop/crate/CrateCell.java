@@ -1,12 +1,16 @@
 package tenterhook.desktop.crate;
 
+import java.util.Arrays;
+import java.util.List;
 import java.util.function.BiConsumer;
+import java.util.function.Predicate;
 import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.input.DataFormat;
 import javafx.scene.layout.HBox;
+import tenterhook.desktop.control.HandCrates;
 import tenterhook.desktop.theme.Drop;
 import tenterhook.desktop.theme.Look;
 
@@ -25,12 +29,22 @@ final class CrateCell extends ListCell<CratesModel.CrateEntry> {
    * A cell.
    *
    * @param moved gets the row that was dragged and the row that it was dropped on
+   * @param takes whether tracks can be put into what is called so
+   * @param added gets the name of the crate and the tracks that were dropped on it
    */
-  CrateCell(BiConsumer<Integer, Integer> moved) {
+  CrateCell(
+      BiConsumer<Integer, Integer> moved,
+      Predicate<String> takes,
+      BiConsumer<String, List<Integer>> added) {
     setPrefWidth(0);
     getStyleClass().add("crate-cell");
     Drop.from(this, ROW, () -> isEmpty() ? null : (Object) getIndex());
     Drop.onto(this, ROW, () -> !isEmpty(), from -> moved.accept((Integer) from, getIndex()));
+    Drop.onto(
+        this,
+        HandCrates.TRACKS,
+        () -> !isEmpty() && takes.test(getItem().crate()),
+        tracks -> added.accept(getItem().crate(), Arrays.stream((int[]) tracks).boxed().toList()));
   }
 
   @Override

@@ -27,6 +27,7 @@ import tenterhook.core.find.Query;
 import tenterhook.core.find.Subject;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackIds;
+import tenterhook.desktop.control.HandCrates;
 import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.crate.CratesModel.CrateEntry;
@@ -38,6 +39,7 @@ import tenterhook.desktop.workspace.Workspace;
 /** Shelves and crates, the lines of a rule crate with what each does, and the tracks it holds. */
 public final class CratesView extends StationOutline {
   private final CrateCommands commands;
+  private final HandCrates hands;
   private final ListView<CrateEntry> entries = new ListView<>();
   private final Label title = Look.label("", "heading");
   private final Label words = Look.label("", "second");
@@ -62,9 +64,10 @@ public final class CratesView extends StationOutline {
 
   /** The view. */
   public CratesView(Workspace workspace) {
-    super(workspace, "keys.crates", new TrackPane(workspace));
+    super(workspace, "keys.crates", new TrackPane(workspace, "crates"));
     this.pane = tracks().orElseThrow();
     this.commands = new CrateCommands(workspace, this::choose);
+    this.hands = new HandCrates(workspace);
     this.editor =
         new RuleEditor(
             workspace, rule -> rule().map(c -> commands.replace(c, c.with(rule))).orElse(false));
@@ -117,7 +120,8 @@ public final class CratesView extends StationOutline {
 
   private void prepareEntries() {
     entries.setId("crates");
-    entries.setCellFactory(l -> new CrateCell(this::move));
+    entries.setCellFactory(
+        l -> new CrateCell(this::move, n -> hands.named(n).isPresent(), this::add));
     entries.setPlaceholder(Look.label(Words.of("crates.none"), "empty"));
     entries
         .getSelectionModel()
@@ -125,6 +129,10 @@ public final class CratesView extends StationOutline {
         .addListener((o, before, after) -> picked(after));
     entries.addEventFilter(KeyEvent.KEY_PRESSED, this::moveByKey);
     entries.setOnMouseClicked(e -> back());
+  }
+
+  private void add(String crate, List<Integer> tracks) {
+    hands.named(crate).ifPresent(hand -> hands.add(hand, tracks));
   }
 
   private MenuButton add() {
@@ -311,7 +319,7 @@ public final class CratesView extends StationOutline {
   /** A crate with a limit holds less than a rule that asks for it would find. */
   private static TrackList listed(Crate crate, List<Integer> ids) {
     TrackList list = new TrackList(crate.name(), ids);
-    boolean limited = crate instanceof Crate.RuleCrate rule && !rule.limit().none();
+    boolean limited = crate instanceof Crate.RuleCrate rule && rule.limit().cuts();
     return limited ? list : list.asking(named(Subject.Own.CRATE, crate.name()));
   }
 

@@ -114,18 +114,43 @@ final class OrderRow extends FlowPane {
     Runnable take =
         () -> {
           Limit.Unit chosen = Limit.Unit.values()[unit.getSelectionModel().getSelectedIndex()];
-          edited.accept(crate.with(new Limit(chosen, number(amount.getText()), now.draw())));
+          edited.accept(crate.with(now.of(chosen, number(amount.getText()))));
         };
     listen(amount, unit, now, take);
     List<Node> nodes = new ArrayList<>(List.of(amount, unit));
-    if (!now.none()) {
+    nodes.add(Look.label(Words.of("order.ofArtist"), "second"));
+    nodes.add(perArtist(crate));
+    if (now.cuts()) {
       nodes.add(pick(crate));
     }
+    nodes.add(apart(crate));
     return nodes;
   }
 
+  private TextField perArtist(Crate.RuleCrate crate) {
+    Limit now = crate.limit();
+    TextField most = new TextField(now.perArtist() == 0 ? "" : String.valueOf(now.perArtist()));
+    most.setId("limit-artist");
+    most.setPromptText(Words.of("order.noLimit"));
+    most.setAccessibleText(Words.of("order.ofArtist"));
+    most.setPrefWidth(70);
+    onNumber(
+        most,
+        now.perArtist(),
+        () -> edited.accept(crate.with(now.perArtist(number(most.getText())))));
+    return most;
+  }
+
+  private CheckBox apart(Crate.RuleCrate crate) {
+    CheckBox apart = new CheckBox(Words.of("order.apart"));
+    apart.setId("limit-apart");
+    apart.setSelected(crate.limit().apart());
+    apart.setOnAction(e -> edited.accept(crate.with(crate.limit().apart(apart.isSelected()))));
+    return apart;
+  }
+
   private static TextField amount(Limit now) {
-    TextField amount = new TextField(now.none() ? "" : String.valueOf(now.amount()));
+    TextField amount = new TextField(now.amount() == 0 ? "" : String.valueOf(now.amount()));
     amount.setId("limit-amount");
     amount.setPromptText(Words.of("order.noLimit"));
     amount.setAccessibleText(Words.of("order.atMost"));
@@ -145,16 +170,21 @@ final class OrderRow extends FlowPane {
   }
 
   private static void listen(TextField amount, ComboBox<String> unit, Limit now, Runnable take) {
-    amount.setOnAction(e -> take.run());
-    amount
+    onNumber(amount, now.amount(), take);
+    unit.setOnAction(e -> take.run());
+  }
+
+  /** Takes a number when Enter is pressed, or when another one was left behind. */
+  private static void onNumber(TextField field, int now, Runnable take) {
+    field.setOnAction(e -> take.run());
+    field
         .focusedProperty()
         .addListener(
             (o, before, focused) -> {
-              if (!focused && !amount.getText().equals(now.none() ? "" : "" + now.amount())) {
+              if (!focused && !field.getText().equals(now == 0 ? "" : String.valueOf(now))) {
                 take.run();
               }
             });
-    unit.setOnAction(e -> take.run());
   }
 
   /** The figures of a text as a number of at most seven; 0 for none. */
@@ -178,7 +208,7 @@ final class OrderRow extends FlowPane {
         e -> {
           int chosen = pick.getSelectionModel().getSelectedIndex();
           long draw = chosen == 0 ? 0 : now.draw() + 1;
-          edited.accept(crate.with(new Limit(now.unit(), now.amount(), draw)));
+          edited.accept(crate.with(now.drawn(draw)));
         });
     return pick;
   }

@@ -40,7 +40,7 @@ public final class LostView extends StationOutline {
 
   /** The view. */
   public LostView(Workspace workspace, LostModel model) {
-    super(workspace, "keys.tracks", new TrackPane(workspace));
+    super(workspace, "keys.tracks", new TrackPane(workspace, "lost"));
     this.pane = tracks().orElseThrow();
     this.model = model;
     this.sheets =

@@ -49,7 +49,7 @@ public final class PlaysView extends StationOutline {
 
   /** The view. */
   public PlaysView(Workspace workspace) {
-    super(workspace, "keys.tracks", new TrackPane(workspace));
+    super(workspace, "keys.tracks", new TrackPane(workspace, "nights"));
     this.pane = tracks().orElseThrow();
     prepareNights();
     prepareUnmatched();

@@ -59,7 +59,7 @@ public final class StaleView extends StationOutline {
 
   /** The view. */
   public StaleView(Workspace workspace) {
-    super(workspace, "keys.tracks", new TrackPane(workspace));
+    super(workspace, "keys.tracks", new TrackPane(workspace, "stale"));
     this.pane = tracks().orElseThrow();
     this.actions = actions();
     listPiles();

@@ -38,7 +38,7 @@ public final class Drop {
   }
 
   /**
-   * Takes what is dropped on a node.
+   * Takes what is dropped on a node; one node may take several kinds.
    *
    * @param node is marked as {@code :drop} while something that it would take is over it
    * @param format the kind that it takes
@@ -47,7 +47,8 @@ public final class Drop {
    */
   public static void onto(
       Node node, DataFormat format, BooleanSupplier open, Consumer<Object> then) {
-    node.setOnDragOver(
+    node.addEventHandler(
+        DragEvent.DRAG_OVER,
         e -> {
           if (takes(e, format, open)) {
             e.acceptTransferModes(TransferMode.MOVE);
@@ -55,8 +56,9 @@ public final class Drop {
             e.consume();
           }
         });
-    node.setOnDragExited(e -> node.pseudoClassStateChanged(OVER, false));
-    node.setOnDragDropped(
+    node.addEventHandler(DragEvent.DRAG_EXITED, e -> node.pseudoClassStateChanged(OVER, false));
+    node.addEventHandler(
+        DragEvent.DRAG_DROPPED,
         e -> {
           node.pseudoClassStateChanged(OVER, false);
           if (takes(e, format, open)) {

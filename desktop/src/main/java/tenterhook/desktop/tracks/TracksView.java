@@ -45,7 +45,7 @@ public final class TracksView extends StationOutline {
 
   /** The view. */
   public TracksView(Workspace workspace) {
-    super(workspace, "keys.tracks", new TrackPane(workspace));
+    super(workspace, "keys.tracks", new TrackPane(workspace, "tracks"));
     this.pane = tracks().orElseThrow();
     title.setId("list-title");
     from.setId("list-from");

@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
+import javafx.event.ActionEvent;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -27,6 +28,8 @@ import tenterhook.core.crate.Shelf;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.FindText;
 import tenterhook.core.play.Plays;
+import tenterhook.core.text.Fold;
+import tenterhook.desktop.control.HandCrates;
 import tenterhook.desktop.crate.CratesView;
 import tenterhook.desktop.workspace.Station;
 
@@ -71,6 +74,70 @@ class CratesStationTest extends WindowTest {
 
   private String shutOut(int line) {
     return ((Button) lookup("#nearly-in-" + line)).getText();
+  }
+
+  private Crate.HandCrate byHand() {
+    return (Crate.HandCrate) shelves().crate("By hand").orElseThrow();
+  }
+
+  private void chosen(int... rows) {
+    fx(
+        () -> {
+          pane().table().requestFocus();
+          pane().table().getSelectionModel().clearSelection();
+          for (int one : rows) {
+            pane().table().getSelectionModel().select(one);
+          }
+        });
+  }
+
+  @Test
+  void tracksOfAHandCrateAreOrderedByKeysAndNothingElseIs() {
+    List<Integer> ids = now().tracks().stream().limit(4).boxed().toList();
+    Crates with = shelves().plus("Rink nights", new Crate.HandCrate("By hand", ids));
+    fx(
+        () ->
+            workspace.apply(
+                new Change("by hand", true, List.of(new Edit.SetCrates(shelves(), with)))));
+    settle();
+    for (int i = 0; i < list().getItems().size(); i++) {
+      if (list().getItems().get(i).toString().contains("crate=By hand")) {
+        row(i);
+      }
+    }
+    settle();
+    assertThat(pane().rows()).isEqualTo(ids);
+    chosen(0, 1);
+    key(KeyCode.ALT, KeyCode.DOWN);
+    settle();
+    assertThat(byHand().tracks()).containsExactly(ids.get(2), ids.get(0), ids.get(1), ids.get(3));
+    assertThat(pane().rows()).isEqualTo(byHand().tracks());
+    key(KeyCode.ALT, KeyCode.UP);
+    settle();
+    assertThat(byHand().tracks()).isEqualTo(ids);
+    fx(() -> new HandCrates(workspace).add(byHand(), List.of(ids.get(0), 9)));
+    settle();
+    assertThat(byHand().tracks()).hasSize(5).endsWith(9);
+    row(2);
+    settle();
+    chosen(0);
+    key(KeyCode.ALT, KeyCode.DOWN);
+    assertThat(text("told")).startsWith("Only the rows of a hand crate");
+  }
+
+  @Test
+  void ofEachArtistOneAndNoneTwiceInARow() {
+    fx(() -> ((TextField) lookup("#limit-artist")).setText("1"));
+    fx(() -> ((TextField) lookup("#limit-artist")).fireEvent(new ActionEvent()));
+    settle();
+    assertThat(fastLaps().limit().perArtist()).isEqualTo(1);
+    assertThat(pane().rows().stream().map(id -> Fold.fold(now().raw(id, Fields.ARTIST))))
+        .filteredOn(a -> !a.isEmpty())
+        .isNotEmpty()
+        .doesNotHaveDuplicates();
+    fx(() -> ((CheckBox) lookup("#limit-apart")).fire());
+    settle();
+    assertThat(fastLaps().limit().apart()).isTrue();
   }
 
   @Test

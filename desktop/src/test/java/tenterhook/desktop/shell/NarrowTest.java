@@ -78,6 +78,7 @@ class NarrowTest extends WindowTest {
       if (list.getItems().get(i).toString().contains("words=" + words + ",")) {
         int at = i;
         fx(() -> list.scrollTo(Math.max(0, at - 2)));
+        fx(list::layout); // else a cell that was in sight before becomes another row's
         await(() -> shown(at) != null);
         return shown(at);
       }
@@ -335,6 +336,35 @@ class NarrowTest extends WindowTest {
     key(KeyCode.ESCAPE);
     assertThat(text("narrow-filter")).isEmpty();
     assertThat(values().getItems().toString()).contains("words=SKA");
+  }
+
+  private void not(String words) {
+    robot.moveTo(cell(words)); // it shows while the mouse is over its row
+    click(cell(words).lookup(".narrow-not"));
+  }
+
+  @Test
+  void theWordNotShutsAValueOutAndOffLetsItGo() {
+    station(Station.TRACKS);
+    settle();
+    not("SKA");
+    assertThat(pane().narrowings().all()).hasSize(1).allMatch(n -> n.out());
+    assertThat(pane().rows())
+        .noneMatch(id -> now().value(id, Fields.CODES).orElse(List.of()).contains("SKA"));
+    not("SKA");
+    assertThat(pane().narrowings().isEmpty()).isTrue();
+  }
+
+  @Test
+  void countsFollowWhatBecomesOfTracks() {
+    station(Station.TRACKS);
+    settle();
+    int rated = now().tracks(id -> now().value(id, Fields.RATING).orElse(0) == 1).getCardinality();
+    RoaringBitmap more = now().tracks(id -> now().value(id, Fields.RATING).orElse(0) != 1).limit(3);
+    fx(() -> workspace.apply(TrackEdits.set(now(), more, Map.of(Fields.RATING, "1"))));
+    settle();
+    String counted = "words=1 of 5, note=, stands=FREE, tracks=" + (rated + 3);
+    assertThat(values().getItems().toString()).contains(counted);
   }
 
   @Test

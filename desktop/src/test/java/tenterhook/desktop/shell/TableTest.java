@@ -2,17 +2,22 @@ package tenterhook.desktop.shell;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
+import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.field.Fields;
+import tenterhook.core.track.TrackOrder;
+import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.workspace.Station;
 
 /** The table, find, the edit panel and the ledger on the demo, driven by what a DJ does. */
@@ -131,6 +136,48 @@ class TableTest extends WindowTest {
     key(KeyCode.ALT, KeyCode.DIGIT4);
     settle();
     assertThat(now().value(id, Fields.RATING)).contains(4);
+  }
+
+  @Test
+  void chosenRowsAreCopiedAsText() {
+    fx(() -> ((TextField) lookup("#find")).setText("present:title"));
+    select(2);
+    control(KeyCode.C);
+    settle();
+    String text = onToolkit(() -> Clipboard.getSystemClipboard().getString());
+    assertThat(text.lines()).hasSize(2);
+    String title = now().raw(pane().rows().getFirst(), Fields.TITLE).strip();
+    assertThat(text.lines().findFirst().orElseThrow().split("\t")).contains(title);
+    assertThat(text("told")).isEqualTo("2 tracks are copied as text.");
+  }
+
+  @Test
+  void orderByTwoColumnsIsRememberedForThisKindOfList() {
+    station(Station.TRACKS);
+    TableView<Integer> table = pane().table();
+    fx(() -> table.getSortOrder().setAll(List.of(column(table, "year"), column(table, "artist"))));
+    fx(() -> column(table, "year").setSortType(TableColumn.SortType.DESCENDING));
+    events();
+    List<Integer> expected = new ArrayList<>(pane().list().ids());
+    expected.sort(
+        TrackOrder.by(
+            now(), List.of(new TrackOrder.Key("year", true), new TrackOrder.Key("artist", false))));
+    assertThat(pane().rows()).isEqualTo(expected);
+    await(() -> collection.setting("columns tracks").orElse("").contains("-year +artist"));
+    TableView<Integer> another = onToolkit(() -> new TrackPane(workspace, "tracks").table());
+    assertThat(another.getSortOrder().stream().map(c -> c.getId()))
+        .containsExactly("column-year", "column-artist");
+    TableView<Integer> crates = onToolkit(() -> new TrackPane(workspace, "crates").table());
+    assertThat(crates.getSortOrder()).isEmpty();
+    fx(() -> table.getSortOrder().clear());
+    await(() -> !collection.setting("columns tracks").orElse("").contains("-year"));
+  }
+
+  private static TableColumn<Integer, ?> column(TableView<Integer> table, String field) {
+    return table.getColumns().stream()
+        .filter(c -> ("column-" + field).equals(c.getId()))
+        .findFirst()
+        .orElseThrow();
   }
 
   @Test

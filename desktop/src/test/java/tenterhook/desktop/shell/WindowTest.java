@@ -109,7 +109,7 @@ abstract class WindowTest {
     return onToolkit(() -> shell.lookupAll(selector));
   }
 
-  private static <T> T onToolkit(Supplier<T> work) {
+  static <T> T onToolkit(Supplier<T> work) {
     return Platform.isFxApplicationThread()
         ? work.get()
         : WaitForAsyncUtils.waitForAsyncFx(60_000, work::get);
