@@ -1,9 +1,11 @@
 package tenterhook.core.narrow;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.PriorityQueue;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -30,6 +32,11 @@ final class GroupCount {
   private final Scopes.OfGroup of;
   private final List<Narrowing> chosen;
   private final boolean anyIn;
+  private final String filter;
+  private final List<Choice> typed;
+
+  /** How many values are not listed. */
+  private int unlisted;
 
   /** A choice with its count. */
   private record Counted(Choice choice, NarrowValue value) {
@@ -51,35 +58,35 @@ final class GroupCount {
     this.column = column.orElse(null);
     this.of = scopes.of(group);
     this.chosen = request.narrowings().all().stream().filter(n -> n.group().equals(group)).toList();
+    this.filter = Fold.fold(request.filter());
+    this.typed = TypedRange.choices(request.filter());
     this.anyIn = chosen.stream().anyMatch(n -> !n.out());
   }
 
   /** The counts; empty when there is nothing to list. */
   Optional<GroupCounts> counts() {
-    List<Counted> counted = new ArrayList<>(column == null ? states() : ofColumn(column));
-    addElsewhere(counted);
+    List<Counted> listed = new ArrayList<>(column == null ? states() : ofColumn(column));
+    addElsewhere(listed);
     List<NarrowValue> values =
-        counted.stream().filter(this::isWanted).sorted(order()).map(Counted::value).toList();
-    boolean tempo = group == NarrowGroup.Own.TEMPO && request.filter().isBlank();
-    if (values.isEmpty() && !tempo) {
-      return Optional.empty();
-    }
-    int most = !group.open() ? values.size() : request.whole().contains(group) ? MOST_WHOLE : MOST;
-    return Optional.of(
-        new GroupCounts(
-            group,
-            values.stream().limit(most).toList(),
-            Math.max(0, values.size() - most),
-            tempo ? Optional.of(spread()) : Optional.empty()));
+        listed.stream()
+            .filter(c -> isWanted(c.choice()))
+            .sorted(order())
+            .map(Counted::value)
+            .toList();
+    boolean tempo = group == NarrowGroup.Own.TEMPO && filter.isEmpty();
+    return values.isEmpty() && !tempo
+        ? Optional.empty()
+        : Optional.of(
+            new GroupCounts(
+                group, values, unlisted, tempo ? Optional.of(spread()) : Optional.empty()));
   }
 
-  private boolean isWanted(Counted counted) {
-    String filter = Fold.fold(request.filter());
+  private boolean isWanted(Choice choice) {
     return filter.isEmpty()
-        || Fold.fold(counted.choice().words()).contains(filter)
-        || Fold.fold(counted.choice().note()).contains(filter)
+        || Fold.fold(choice.words()).contains(filter)
+        || Fold.fold(choice.note()).contains(filter)
         || Fold.fold(group.title()).equals(filter)
-        || TypedRange.choices(request.filter()).contains(counted.choice());
+        || typed.contains(choice);
   }
 
   /** Open groups begin with what is chosen, then the fullest; others have an order of their own. */
@@ -100,12 +107,14 @@ final class GroupCount {
         .toList();
   }
 
-  private List<Counted> ofColumn(ColumnChoices from) {
+  private Collection<Counted> ofColumn(ColumnChoices from) {
     ColumnChoices.Tally let = scopes.tally(from, of.let());
     ColumnChoices.Tally besides = scopes.tally(from, of.besides());
     ColumnChoices.Tally shut = scopes.tally(from, of.shut());
     ColumnChoices.Tally list = group.open() ? let : scopes.tally(from, scopes.list());
-    List<Counted> counted = new ArrayList<>();
+    int most =
+        !group.open() ? Integer.MAX_VALUE : request.whole().contains(group) ? MOST_WHOLE : MOST;
+    PriorityQueue<Counted> fullest = new PriorityQueue<>(order().reversed());
     for (int i = 0; i < let.size(); i++) {
       Choice choice = let.choice(i);
       if (choice.group().equals(group)) {
@@ -117,12 +126,29 @@ final class GroupCount {
               case OUT -> shut.tracks(i);
             };
         boolean shown = stands == Stands.IN || stands == Stands.OUT || list.tracks(i) > 0;
-        if (shown) {
-          counted.add(counted(choice, stands, tracks));
+        if (shown && isWanted(choice)) {
+          keep(fullest, choice, stands, tracks, most);
         }
       }
     }
-    return counted;
+    return fullest;
+  }
+
+  /** Keeps a value if it is among the first; there may be very many that are not. */
+  private void keep(
+      PriorityQueue<Counted> first, Choice choice, Stands stands, int tracks, int most) {
+    boolean isFull = first.size() >= most;
+    Counted worst = isFull ? first.peek() : null;
+    boolean free = stands == Stands.FREE || stands == Stands.BESIDES;
+    if (worst != null && free && tracks < worst.value().tracks()) {
+      unlisted++;
+      return;
+    }
+    first.add(counted(choice, stands, tracks));
+    if (isFull) {
+      first.poll();
+      unlisted++;
+    }
   }
 
   /** What no track of the list leads to: codes that none has, typed ranges, a key's neighbours. */

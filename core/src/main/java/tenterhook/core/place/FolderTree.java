@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.IntPredicate;
-import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.field.Fields;
 import tenterhook.core.text.Fold;
@@ -100,31 +99,29 @@ public record FolderTree(List<Folder> roots) {
       Snapshot snapshot, List<WeaveColumn> columns, Codebook codebook) {
     Column roots = snapshot.column(Fields.ROOT);
     Column folders = snapshot.column(Fields.FOLDER);
-    RoaringBitmap tracks = snapshot.tracks();
+    int[] tracks = snapshot.tracks().toArray();
     int width = folders.dictionary().size();
-    Map<Long, int[]> byNumbers = new HashMap<>();
-    tracks.forEach(
-        (int id) ->
-            byNumbers
-                .computeIfAbsent(
-                    (long) roots.number(id) * width + folders.number(id), k -> new int[2])[0]++);
+    int[][] counts = new int[roots.dictionary().size() * width][];
+    for (int id : tracks) {
+      int slot = roots.number(id) * width + folders.number(id);
+      counts[slot] = counts[slot] == null ? new int[2] : counts[slot];
+      counts[slot][0]++;
+    }
     for (WeaveColumn column : columns) {
       IntPredicate holes = column.holes(snapshot, codebook);
-      tracks.forEach(
-          (int id) -> {
-            if (holes.test(id)) {
-              byNumbers.get((long) roots.number(id) * width + folders.number(id))[1]++;
-            }
-          });
+      for (int id : tracks) {
+        if (holes.test(id)) {
+          counts[roots.number(id) * width + folders.number(id)][1]++;
+        }
+      }
     }
     Map<Place, int[]> counted = new HashMap<>();
-    byNumbers.forEach(
-        (numbers, count) ->
-            counted.put(
-                new Place(
-                    roots.dictionary().text((int) (numbers / width)),
-                    folders.dictionary().text((int) (numbers % width))),
-                count));
+    for (int slot = 0; slot < counts.length; slot++) {
+      if (counts[slot] != null) {
+        String root = roots.dictionary().text(slot / width);
+        counted.put(new Place(root, folders.dictionary().text(slot % width)), counts[slot]);
+      }
+    }
     return counted;
   }
 }
