@@ -244,7 +244,7 @@ public final class TrackPane extends BorderPane {
   }
 
   private void showTrail() {
-    setTop(narrowOpen || !narrowings.isEmpty() ? trail : null);
+    setTop(narrowPane.is(getRight()) || !narrowings.isEmpty() ? trail : null);
     trail.show(narrowings);
   }
 
@@ -369,6 +369,7 @@ public final class TrackPane extends BorderPane {
       table.getSelectionModel().selectFirst();
     }
     setRight(editPanel.get());
+    showTrail();
     editPanel.get().show(selection());
     editPanel.get().focusFirst();
   }
