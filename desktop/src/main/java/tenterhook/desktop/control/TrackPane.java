@@ -1,35 +1,26 @@
 package tenterhook.desktop.control;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.scene.control.Label;
 import javafx.scene.control.TableColumn;
-import javafx.scene.control.TableRow;
 import javafx.scene.control.TableView;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.core.crate.Crate;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
-import tenterhook.core.field.Fields;
 import tenterhook.core.find.Query;
 import tenterhook.core.narrow.Narrowings;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackIds;
 import tenterhook.core.track.TrackOrder;
 import tenterhook.desktop.edit.EditPanel;
-import tenterhook.desktop.theme.Drop;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.TrackList;
@@ -47,7 +38,6 @@ public final class TrackPane extends BorderPane {
   private final Columns columns;
   private final Once<EditPanel> editPanel;
   private final TrackActions actions;
-  private final HandCrates hands;
   private TrackList list = TrackList.NONE;
   private Query query = Query.ALL;
   private final Once<NarrowPane> narrowPane;
@@ -67,19 +57,20 @@ public final class TrackPane extends BorderPane {
   public TrackPane(Workspace workspace, String kind) {
     this.workspace = workspace;
     this.actions = new TrackActions(workspace);
-    this.hands = new HandCrates(workspace);
-    this.trail = new Trail(workspace, this);
-    this.columns = new Columns(workspace, table, kind, this::edit);
     this.editPanel = new Once<>(() -> new EditPanel(workspace, this::closeEdit));
     this.narrowPane = new Once<>(() -> new NarrowPane(workspace, this));
+    this.trail = new Trail(workspace, this);
+    this.columns = new Columns(workspace, table, kind, this::edit); // may sort, and so fill
     table.setId("tracks");
     table.setAccessibleText(Words.of("table.name"));
     table.setEditable(true);
     table.setPlaceholder(Look.label(Words.of("table.empty"), "empty"));
     table.setFixedCellSize(27);
-    table.setRowFactory(t -> row());
+    HandOrder hand = new HandOrder(workspace, this);
+    table.setRowFactory(t -> hand.row());
     table.setContextMenu(new TrackMenu(workspace, this, columns, actions).menu());
-    table.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
+    table.addEventFilter(
+        KeyEvent.KEY_PRESSED, new TrackKeys(this, table, columns, actions, hand)::take);
     workspace.state().addListener((o, before, after) -> refresh());
     sceneProperty().addListener((o, before, after) -> look());
     workspace.wheelKeys().addListener((o, before, after) -> table.showAgain());
@@ -101,7 +92,7 @@ public final class TrackPane extends BorderPane {
   public void show(TrackList other) {
     boolean same = other.title().equals(list.title());
     list = other;
-    if (!same) {
+    if (!same || workspace.narrowing().pinned().get()) {
       narrowings = workspace.narrowing().forNextList();
     }
     fill();
@@ -122,44 +113,6 @@ public final class TrackPane extends BorderPane {
       query = other;
       fill();
     }
-  }
-
-  /** A row that can be dragged, and that takes rows where they have an order of their own. */
-  private TableRow<Integer> row() {
-    TableRow<Integer> row = new TableRow<>();
-    Drop.from(
-        row,
-        HandCrates.TRACKS,
-        () ->
-            row.isEmpty()
-                ? null
-                : rows().in(selection()).stream().mapToInt(Integer::intValue).toArray());
-    Drop.onto(
-        row,
-        HandCrates.TRACKS,
-        () -> ordered().isPresent(),
-        carried ->
-            ordered()
-                .ifPresent(
-                    hand ->
-                        hands.move(
-                            hand,
-                            Arrays.stream((int[]) carried).boxed().collect(Collectors.toSet()),
-                            row.isEmpty() ? 0 : row.getItem())));
-    return row;
-  }
-
-  /** The hand crate that is listed, while its rows stand in its own order. */
-  private Optional<Crate.HandCrate> ordered() {
-    boolean own = order().isEmpty() && narrowings.isEmpty() && query.equals(Query.ALL);
-    return own ? hands.named(list.title()) : Optional.empty();
-  }
-
-  private void moveInCrate(boolean down) {
-    ordered()
-        .ifPresentOrElse(
-            hand -> hands.move(hand, rows(), Set.copyOf(rows().in(selection())), down),
-            () -> workspace.frame().inform(Words.of("table.noOrder"), false, 0));
   }
 
   /** What the find field asks for. */
@@ -332,7 +285,11 @@ public final class TrackPane extends BorderPane {
 
   /** Brings into step what is in sight; a view that comes back chooses nothing by that. */
   private void look() {
-    if (!workspace.state().get().snapshot().tracks().contains(inRows)) {
+    boolean pinned = getScene() != null && workspace.narrowing().pinned().get();
+    if (pinned && !narrowings.equals(workspace.narrowing().forNextList())) {
+      narrowings = workspace.narrowing().forNextList();
+      fill();
+    } else if (!workspace.state().get().snapshot().tracks().contains(inRows)) {
       fill();
     }
     if (getScene() != null) {
@@ -392,49 +349,6 @@ public final class TrackPane extends BorderPane {
     RoaringBitmap one = RoaringBitmap.bitmapOf(id);
     workspace.command(
         field.label(), 1, now -> TrackEdits.set(now.snapshot(), one, Map.of(field, raw)));
-  }
-
-  private void keys(KeyEvent event) {
-    if (table.getEditingCell() != null) {
-      return;
-    }
-    if (event.isAltDown() && event.getCode().isDigitKey()) {
-      int rating = event.getCode().ordinal() - KeyCode.DIGIT0.ordinal();
-      if (rating <= 5) {
-        actions.rate(selection(), rating);
-        event.consume();
-      }
-    } else if (event.isAltDown()
-        && (event.getCode() == KeyCode.UP || event.getCode() == KeyCode.DOWN)) {
-      moveInCrate(event.getCode() == KeyCode.DOWN);
-      event.consume();
-    } else if (event.isShortcutDown() && event.getCode() == KeyCode.C) {
-      copyText();
-      event.consume();
-    } else if (!event.isControlDown() && !event.isAltDown()) {
-      switch (event.getCode()) {
-        case R -> actions.flag(selection(), Fields.RESTING);
-        case G -> actions.flag(selection(), Fields.GUARDED);
-        case DELETE -> actions.remove(selection());
-        case ENTER -> editFocused();
-        case BACK_SPACE -> takeLastOff();
-        default -> {
-          return;
-        }
-      }
-      event.consume();
-    }
-  }
-
-  private void editFocused() {
-    var at = table.getFocusModel().getFocusedCell();
-    if (at.getRow() >= 0) {
-      TableColumn<Integer, ?> column =
-          at.getTableColumn() == null || !at.getTableColumn().isEditable()
-              ? columns.firstEditable()
-              : table.getVisibleLeafColumn(at.getColumn());
-      table.edit(at.getRow(), column);
-    }
   }
 
   /** The value of a cell for the toolkit. */

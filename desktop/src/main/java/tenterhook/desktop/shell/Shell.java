@@ -30,6 +30,7 @@ import tenterhook.desktop.play.PlaysView;
 import tenterhook.desktop.play.StaleView;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.tracks.TracksView;
 import tenterhook.desktop.weave.WeaveModel;
 import tenterhook.desktop.workspace.Destination;
 import tenterhook.desktop.workspace.Frame;
@@ -372,7 +373,7 @@ public final class Shell extends BorderPane implements Frame {
 
   /** Whether the list in view was opened from the station before. */
   private boolean isGuest() {
-    return last != Station.TRACKS && stations.tracks() == inView && stations.tracks().isGuest();
+    return last != Station.TRACKS && inView instanceof TracksView;
   }
 
   private void shortcut(KeyEvent event) {

@@ -157,11 +157,6 @@ public final class TracksView extends StationOutline {
     from.setManaged(true);
   }
 
-  /** Whether it shows a list that was opened elsewhere. */
-  public boolean isGuest() {
-    return guest;
-  }
-
   /** Folds what hangs below a row, or unfolds it. */
   void fold(BrowseRow row) {
     if (row.folding().isPresent()) {

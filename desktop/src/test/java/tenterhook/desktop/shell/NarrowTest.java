@@ -253,6 +253,13 @@ class NarrowTest extends WindowTest {
     assertThat(pane().rows())
         .allMatch(id -> now().value(id, Fields.CODES).orElse(List.of()).contains("SKA"));
     assertThat(lookupAll("#trail .chip")).hasSize(1);
+    fx(() -> pane().narrow(Narrowings.NONE));
+    station(Station.TRACKS);
+    assertThat(pane().narrowings().isEmpty()).as("taken off on the other list").isTrue();
+    control(KeyCode.N);
+    take("ska", KeyCode.ENTER);
+    onCrates();
+    assertThat(pane().narrowings().isEmpty()).as("the crate that was in view before").isFalse();
   }
 
   private ListView<?> onCrates() {

@@ -36,6 +36,11 @@ class TableTest extends WindowTest {
     key(KeyCode.ESCAPE);
     assertThat(text("find-trouble")).isEmpty();
     assertThat(pane().rows()).hasSize(now().count());
+    key(KeyCode.ESCAPE);
+    if (lookup("#weave-title") == null) {
+      key(KeyCode.ESCAPE); // the first one closed the edit panel
+    }
+    assertThat(lookup("#weave-title")).as("back where the find field was").isNotNull();
   }
 
   @Test
