@@ -78,6 +78,10 @@ final class ArtistSpread {
     private final Map<String, Integer> left = new HashMap<>();
     private final int[] following;
     private int remaining;
+
+    /** No artist has more tracks left than this; spares a look at all of them for each place. */
+    private int mostLeft;
+
     private List<String> last = List.of();
 
     Line(Snapshot snapshot, List<Integer> ordered) {
@@ -87,6 +91,7 @@ final class ArtistSpread {
         of.stream().findFirst().ifPresent(a -> left.merge(a, 1, Integer::sum));
       }
       remaining = ordered.size();
+      mostLeft = remaining;
       following = new int[remaining + 1]; // place 0 stands before the first track
       Arrays.setAll(following, i -> i + 1);
     }
@@ -122,6 +127,10 @@ final class ArtistSpread {
 
     /** The artist of more than half of what is left, whose turn it is; empty for none. */
     private String pressing() {
+      if (mostLeft * 2 <= remaining) {
+        return "";
+      }
+      mostLeft = left.values().stream().mapToInt(Integer::intValue).max().orElse(0);
       for (Map.Entry<String, Integer> one : left.entrySet()) {
         if (one.getValue() * 2 > remaining && !last.contains(one.getKey())) {
           return one.getKey();

@@ -156,7 +156,7 @@ final class GroupCount {
     Stream<Choice> others =
         Stream.of(
                 codes(),
-                TypedRange.choices(request.filter()).stream().filter(c -> c.group().equals(group)),
+                typed.stream().filter(c -> c.group().equals(group)),
                 request.near().map(ChoiceReaders::near).stream()
                     .filter(c -> c.group().equals(group)),
                 chosen.stream()

@@ -2,10 +2,8 @@ package tenterhook.core.narrow;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.Collectors;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.find.Condition;
@@ -64,11 +62,6 @@ public record Narrowings(List<Narrowing> all) {
   /** The same without some of them. */
   public Narrowings without(List<Narrowing> some) {
     return new Narrowings(all.stream().filter(n -> !some.contains(n)).toList());
-  }
-
-  /** The groups that anything was chosen of, in the order of choosing. */
-  public Set<NarrowGroup> groups() {
-    return all.stream().map(Narrowing::group).collect(Collectors.toCollection(LinkedHashSet::new));
   }
 
   /** Those of a group that are let in, or those that are shut out. */

@@ -8,7 +8,6 @@ import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
-import tenterhook.core.crate.Limit;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Query;
@@ -79,6 +78,6 @@ final class KeptCrate {
       String name, Query query, TrackIds rows, Snapshot snapshot, List<TrackOrder.Key> order) {
     boolean resting = RoaringBitmap.intersects(rows.set(), resting(snapshot));
     Crate.RuleCrate crate = new Crate.RuleCrate(name, Rule.of(query)).resting(resting);
-    return (order.isEmpty() ? crate : crate.sorted(order)).with(Limit.NONE);
+    return order.isEmpty() ? crate : crate.sorted(order);
   }
 }
