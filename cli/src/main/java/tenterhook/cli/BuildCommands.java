@@ -13,6 +13,7 @@ import tenterhook.core.crate.Builders;
 import tenterhook.core.crate.Coverage;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.PlacedShelf;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
@@ -58,6 +59,14 @@ final class BuildCommands {
       String model;
     }
 
+    @Option(
+        names = "--within",
+        paramLabel = "FACET|decade",
+        description =
+            "On a shelf for each code of that facet (--codes), or for each decade"
+                + " (--years 1).")
+    String within = "";
+
     @Override
     void run(MusicCollection collection) {
       Crates now = collection.state().crates();
@@ -71,6 +80,9 @@ final class BuildCommands {
 
     private Crates built(CollectionState state) {
       Crates now = state.crates();
+      if (!within.isEmpty()) {
+        return Builders.addedShelves(now, shelf, shelves(state));
+      }
       if (kind.facet != null) {
         return Builders.added(
             now, shelf, Builders.oneEach(facet(state, kind.facet), named("{meaning}")));
@@ -78,10 +90,24 @@ final class BuildCommands {
       if (kind.model != null) {
         Shelf model =
             now.shelf(kind.model)
+                .map(PlacedShelf::shelf)
                 .orElseThrow(() -> new IllegalArgumentException("no shelf '" + kind.model + "'"));
         return Builders.shelves(now, List.of(shelf), model, named("{shelf}: {crate}"));
       }
       return Builders.added(now, shelf, series(state.snapshot()));
+    }
+
+    private List<Shelf> shelves(CollectionState state) {
+      if (kind.facet != null) {
+        return Builders.columnsInRows(
+            new Coverage(state.snapshot(), state.codebook(), within, kind.facet),
+            named("{row}: {column}"));
+      }
+      if (kind.years == 1 && within.equals("decade")) {
+        return Builders.yearsInDecades(state.snapshot(), named("{from}"));
+      }
+      throw new IllegalArgumentException(
+          "--within takes a facet beside --codes, or decade beside --years 1");
     }
 
     private static Facet facet(CollectionState state, String name) {

@@ -6,15 +6,14 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
-import tenterhook.adapters.store.CrateJson;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Limit;
+import tenterhook.core.crate.PlacedShelf;
 import tenterhook.core.crate.Rule;
-import tenterhook.core.crate.Shelf;
 import tenterhook.core.find.FindText;
 import tenterhook.core.track.TrackOrder;
 
@@ -26,7 +25,9 @@ import tenterhook.core.track.TrackOrder;
       CratesCommand.AddCrate.class,
       CratesCommand.RemoveCrate.class,
       CratesCommand.AsText.class,
-      CratesCommand.Never.class,
+      ShelfCommands.Move.class,
+      ShelfCommands.Rename.class,
+      ShelfCommands.Never.class,
       BuildCommands.Build.class,
       BuildCommands.Table.class
     })
@@ -34,17 +35,21 @@ final class CratesCommand extends CollectionCommand {
   @Override
   void run(MusicCollection collection) {
     CrateContents contents = collection.contents();
-    for (Shelf shelf : collection.state().crates().shelves()) {
-      for (Crate crate : shelf.crates()) {
+    for (PlacedShelf placed : collection.state().crates().placed()) {
+      String shelf = placed.path().toString();
+      if (placed.shelf().all().isEmpty()) {
+        say(object().put("shelf", shelf), String.format("%-20s no crate", shelf));
+      }
+      for (Crate crate : placed.shelf().crates()) {
         String kind = crate instanceof Crate.RuleCrate ? "rule" : "hand";
         int count = contents.count(crate);
         say(
             object()
-                .put("shelf", shelf.name())
+                .put("shelf", shelf)
                 .put("crate", crate.name())
                 .put("kind", kind)
                 .put("tracks", count),
-            String.format("%-20s %-24s %5d  %s", shelf.name(), crate.name(), count, kind));
+            String.format("%-20s %-24s %5d  %s", shelf, crate.name(), count, kind));
       }
     }
   }
@@ -53,12 +58,17 @@ final class CratesCommand extends CollectionCommand {
     return new Change(title, true, List.of(new Edit.SetCrates(collection.state().crates(), after)));
   }
 
-  @Command(name = "add", description = "Adds a rule crate (all lines), or a hand crate (--hand).")
+  @Command(
+      name = "add",
+      description = "Adds a rule crate (all lines), a hand crate (--hand), or a shelf alone.")
   static final class AddCrate extends CollectionCommand {
-    @Parameters(index = "0", paramLabel = "SHELF", description = "Made if new.")
+    @Parameters(
+        index = "0",
+        paramLabel = "SHELF",
+        description = "Rink or Rink/Friday; made if new.")
     String shelf;
 
-    @Parameters(index = "1", paramLabel = "NAME", description = "Of the crate.")
+    @Parameters(index = "1", arity = "0..1", paramLabel = "NAME", description = "Of the crate.")
     String name;
 
     @Parameters(
@@ -107,6 +117,11 @@ final class CratesCommand extends CollectionCommand {
 
     @Override
     void run(MusicCollection collection) {
+      Crates now = collection.state().crates();
+      if (name == null) {
+        apply(collection, set(collection, "adds shelf " + shelf, now.plusShelf(shelf)));
+        return;
+      }
       Crate crate;
       if (hand != null) {
         List<Integer> ids = new ArrayList<>();
@@ -115,8 +130,7 @@ final class CratesCommand extends CollectionCommand {
       } else {
         crate = ruled(collection);
       }
-      Crates after = collection.state().crates().plus(shelf, crate);
-      apply(collection, set(collection, "adds crate " + name, after));
+      apply(collection, set(collection, "adds crate " + name, now.plus(shelf, crate)));
     }
 
     private Crate ruled(MusicCollection collection) {
@@ -176,69 +190,35 @@ final class CratesCommand extends CollectionCommand {
     }
   }
 
-  /** What is never played from a shelf. */
-  @Command(name = "never", description = "Lists what is never played from a shelf, or changes it.")
-  static final class Never extends CollectionCommand {
-    @Parameters(index = "0", paramLabel = "SHELF", description = "Its name.")
-    String shelf;
-
-    @Parameters(index = "1", arity = "0..1", paramLabel = "LINE", description = "artist:=\"A B\"")
-    String line;
-
-    @Option(names = "--allow", description = "Takes the line off the list.")
-    boolean allow;
-
-    @Override
-    void run(MusicCollection collection) {
-      Shelf now = shelf(collection);
-      if (line == null) {
-        print(collection, now);
-        return;
-      }
-      Rule.Line one = CrateJson.line(line);
-      parse(collection, line);
-      Crates after =
-          collection
-              .state()
-              .crates()
-              .withShelf(shelf, s -> s.with(allow ? s.never().minus(one) : s.never().plus(one)));
-      apply(collection, set(collection, "changes what is never played from " + now.name(), after));
-    }
-
-    private Shelf shelf(MusicCollection collection) {
-      Shelf now =
-          collection
-              .state()
-              .crates()
-              .shelf(shelf)
-              .orElseThrow(() -> new IllegalArgumentException("no shelf '" + shelf + "'"));
-      return now;
-    }
-
-    private void print(MusicCollection collection, Shelf now) {
-      now.never().lines().forEach(l -> say(object().put("line", l.text()), l.text()));
-      now.never()
-          .tracks()
-          .forEach(id -> say(object().put("track", id), tracks(collection).name(id)));
-    }
-  }
-
-  @Command(name = "remove", description = "Removes a crate; its tracks stay.")
+  @Command(name = "remove", description = "Removes a crate or a shelf; the tracks stay.")
   static final class RemoveCrate extends CollectionCommand {
-    @Parameters(index = "0", paramLabel = "NAME", description = "Of the crate.")
+    @Parameters(index = "0", paramLabel = "NAME", description = "Of the crate, or of the shelf.")
     String name;
 
+    @Option(names = "--shelf", description = "It is a shelf; all that stands on it goes as well.")
+    boolean shelf;
+
     @Override
     void run(MusicCollection collection) {
-      CrateCommand.crate(collection, name);
       Crates now = collection.state().crates();
-      List<String> users = now.usersOf(name);
+      Crates after =
+          shelf
+              ? now.minusShelf(ShelfCommands.shelf(collection, name).path().whole())
+              : now.minus(CrateCommand.crate(collection, name).name());
+      List<String> gone =
+          now.all().stream().map(Crate::name).filter(n -> after.crate(n).isEmpty()).toList();
+      List<String> users =
+          gone.stream()
+              .flatMap(n -> now.usersOf(n).stream())
+              .filter(n -> !gone.contains(n))
+              .distinct()
+              .toList();
       if (!users.isEmpty()) {
         main.err.println(
             "these crates are built on it and will find nothing there: "
                 + String.join(", ", users));
       }
-      apply(collection, set(collection, "removes crate " + name, now.minus(name)));
+      apply(collection, set(collection, "removes " + name, after));
     }
   }
 }

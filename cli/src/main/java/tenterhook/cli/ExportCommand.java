@@ -10,14 +10,16 @@ import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.collection.Playlists;
 import tenterhook.adapters.pack.SendingOut;
+import tenterhook.adapters.pack.SendingOut.PlacedCrate;
 import tenterhook.adapters.playlist.PlaylistFile;
 import tenterhook.core.crate.Crate;
-import tenterhook.core.crate.Shelf;
 
 /** Writes playlists, with their music where it is wanted. */
 @Command(
     name = "export",
-    description = "Writes a crate, or all crates of a shelf, as M3U8, XSPF, JSPF or CSV.")
+    description =
+        "Writes a crate, or all crates of a shelf in folders as its shelves are, as M3U8, XSPF,"
+            + " JSPF or CSV.")
 final class ExportCommand extends CollectionCommand {
   @Parameters(paramLabel = "CRATE|SHELF", description = "Its name.")
   String name;
@@ -51,17 +53,17 @@ final class ExportCommand extends CollectionCommand {
       say(to, Playlists.export(collection, single.get(), to, form(to)));
       return;
     }
-    List<Crate> crates = chosen(collection, single);
+    List<PlacedCrate> crates = chosen(collection, single);
     SendingOut.SentReport report =
         SendingOut.write(collection, crates, to, PlaylistFile.named(form), paths(), progress());
     report.tracks().forEach(this::say);
     told(report);
   }
 
-  private List<Crate> chosen(MusicCollection collection, Optional<Crate> single) {
+  private List<PlacedCrate> chosen(MusicCollection collection, Optional<Crate> single) {
     return single
-        .map(List::of)
-        .or(() -> collection.state().crates().shelf(name).map(Shelf::crates))
+        .map(c -> List.of(new PlacedCrate(List.of(), c)))
+        .or(() -> collection.state().crates().shelf(name).map(s -> PlacedCrate.of(s.shelf())))
         .orElseThrow(() -> new IllegalArgumentException("no crate or shelf '" + name + "'"));
   }
 

@@ -163,4 +163,63 @@ class CodesAndCratesTest extends CommandTest {
     assertThat(run("export", "Ska", "--to", "x.m3u8", "--elsewhere", "nothing").status())
         .isEqualTo(2);
   }
+
+  private List<String> shelves() throws Exception {
+    return run("crates").lines().stream()
+        .map(l -> l.path("shelf").asText() + ":" + l.path("crate").asText())
+        .toList();
+  }
+
+  @Test
+  void shelvesStandInShelvesMoveAndGoOutAsFolders() throws Exception {
+    run("crates", "add", "Rink/Friday", "Ska", "genre:ska");
+    run("crates", "add", "Friday", "Dub", "genre:dub");
+    run("crates", "add", "Ferry/Friday");
+    assertThat(shelves()).contains("Rink/Friday:Ska", "Rink/Friday:Dub", "Ferry/Friday:");
+    var several = run("crates", "add", "Friday", "More", "genre:ska");
+    assertThat(several.status()).isEqualTo(2);
+    assertThat(several.err()).contains("/Rink/Friday, /Ferry/Friday");
+    run("crates", "add", "Asking", "All of it", "shelf:Rink");
+    int all = run("crate", "All of it").lines().size();
+    assertThat(all).isEqualTo(tracks("genre:ska or genre:dub").size());
+    assertThat(run("crates", "move", "--shelf", "Asking", "Rink").err())
+        .contains("All of it → All of it");
+    run("crates", "rename", "--shelf", "Rink", "Ice");
+    assertThat(run("crates", "rule", "All of it").last().path("rule").asText())
+        .isEqualTo("shelf:Ice");
+    run("crates", "never", "Ice", "genre:dub");
+    assertThat(run("crates", "never", "/Ice/Friday").last().path("line").asText())
+        .as("inherited")
+        .isEqualTo("genre:dub");
+    assertThat(run("crate", "Dub").lines()).isEmpty();
+    Path stick = Files.createDirectories(folder.resolve("out"));
+    run("export", "Ice", "--to", stick.toString());
+    assertThat(stick.resolve("Friday").resolve("Ska.m3u8")).exists();
+    run("crates", "move", "Ska", "/Ferry");
+    run("crates", "move", "--shelf", "/Ferry/Friday", "/");
+    assertThat(shelves()).contains("Ferry:Ska", "Friday:", "Ice/Friday:Dub");
+    assertThat(run("crates", "move", "Ska").status()).isEqualTo(2);
+    assertThat(run("crates", "remove", "--shelf", "Ice").err()).contains("All of it");
+    assertThat(shelves()).doesNotContain("Ice/Friday:Dub");
+  }
+
+  @Test
+  void treesAreBuiltOfDecadesAndOfTwoFacets() throws Exception {
+    run("set", "genre:ska", "comment=/80S/SKA/");
+    run("crates", "build", "Years", "--years", "1", "--within", "decade");
+    run("crates", "build", "Both", "--codes", "Style", "--within", "Era");
+    int years =
+        run("crates").lines().stream()
+            .filter(c -> c.path("shelf").asText().matches("Years/\\d{3}0s"))
+            .mapToInt(c -> c.path("tracks").asInt())
+            .sum();
+    assertThat(years).isEqualTo(tracks("present:year").size());
+    List<JsonNode> crossed =
+        run("crates").lines().stream()
+            .filter(c -> c.path("shelf").asText().startsWith("Both/"))
+            .toList();
+    assertThat(crossed).isNotEmpty().allMatch(c -> c.path("tracks").asInt() > 0);
+    assertThat(run("crates", "build", "X", "--tempi", "5", "--within", "Era").status())
+        .isEqualTo(2);
+  }
 }

@@ -19,11 +19,12 @@ import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.track.TrackOrder;
 
-/** A shelf as a JSON file, to be read and edited by hand; see docs/files.md. */
+/** A shelf, with those in it, as a JSON file, to be read and edited by hand; see docs/files.md. */
 public final class CrateJson {
   private static final String FORM = "shelf";
   private static final String PER_ARTIST = "perArtist";
   private static final String APART = "apart";
+  private static final String SHELVES = "shelves";
 
   private CrateJson() {}
 
@@ -36,7 +37,11 @@ public final class CrateJson {
    */
   public static String write(Shelf shelf, int place, IntFunction<String> trackName) {
     ObjectNode root = CodebookJson.form(FORM);
-    root.put("name", shelf.name()).put("place", place);
+    write(shelf, root.put("name", shelf.name()).put("place", place), trackName);
+    return CodebookJson.text(root);
+  }
+
+  private static void write(Shelf shelf, ObjectNode root, IntFunction<String> trackName) {
     if (!shelf.never().isEmpty()) {
       ObjectNode never = root.putObject("never");
       shelf.never().lines().forEach(l -> never.withArray("lines").add(l.text()));
@@ -44,38 +49,46 @@ public final class CrateJson {
     }
     ArrayNode crates = root.putArray("crates");
     for (Crate crate : shelf.crates()) {
-      ObjectNode one = crates.addObject().put("name", crate.name());
-      switch (crate) {
-        case Crate.HandCrate hand -> {
-          ArrayNode tracks = one.putArray("tracks");
-          hand.tracks().forEach(id -> tracks.add(trackName.apply(id)));
+      write(crate, crates.addObject().put("name", crate.name()), trackName);
+    }
+    for (Shelf inner : shelf.shelves()) {
+      write(inner, root.withArray(SHELVES).addObject().put("name", inner.name()), trackName);
+    }
+  }
+
+  private static void write(Crate crate, ObjectNode into, IntFunction<String> trackName) {
+    switch (crate) {
+      case Crate.HandCrate hand -> {
+        ArrayNode tracks = into.putArray("tracks");
+        hand.tracks().forEach(id -> tracks.add(trackName.apply(id)));
+      }
+      case Crate.RuleCrate rule -> {
+        ArrayNode order = into.putArray("order");
+        rule.order().forEach(k -> order.add((k.falling() ? "-" : "") + k.field()));
+        if (!rule.limit().none()) {
+          write(rule.limit(), into.putObject("limit"));
         }
-        case Crate.RuleCrate rule -> {
-          ArrayNode order = one.putArray("order");
-          rule.order().forEach(k -> order.add((k.falling() ? "-" : "") + k.field()));
-          if (!rule.limit().none()) {
-            ObjectNode limit = one.putObject("limit");
-            if (rule.limit().amount() > 0) {
-              limit.put(rule.limit().unit().name().toLowerCase(Locale.ROOT), rule.limit().amount());
-            }
-            if (rule.limit().perArtist() > 0) {
-              limit.put(PER_ARTIST, rule.limit().perArtist());
-            }
-            if (rule.limit().apart()) {
-              limit.put(APART, true);
-            }
-            if (rule.limit().draw() != 0) {
-              limit.put("draw", rule.limit().draw());
-            }
-          }
-          if (rule.resting()) {
-            one.put("resting", true);
-          }
-          write(rule.rule(), one.putObject("keep"));
+        if (rule.resting()) {
+          into.put("resting", true);
         }
+        write(rule.rule(), into.putObject("keep"));
       }
     }
-    return CodebookJson.text(root);
+  }
+
+  private static void write(Limit limit, ObjectNode into) {
+    if (limit.amount() > 0) {
+      into.put(limit.unit().name().toLowerCase(Locale.ROOT), limit.amount());
+    }
+    if (limit.perArtist() > 0) {
+      into.put(PER_ARTIST, limit.perArtist());
+    }
+    if (limit.apart()) {
+      into.put(APART, true);
+    }
+    if (limit.draw() != 0) {
+      into.put("draw", limit.draw());
+    }
   }
 
   private static void write(Rule.RuleGroup group, ObjectNode into) {
@@ -97,7 +110,10 @@ public final class CrateJson {
    *     the message says where
    */
   public static Shelf read(String text, Function<String, Optional<Integer>> track) {
-    JsonNode root = CodebookJson.parse(text, FORM);
+    return shelf(CodebookJson.parse(text, FORM), track);
+  }
+
+  private static Shelf shelf(JsonNode root, Function<String, Optional<Integer>> track) {
     List<Crate> crates = new ArrayList<>();
     for (JsonNode one : root.path("crates")) {
       String name = one.path("name").asText();
@@ -115,9 +131,12 @@ public final class CrateJson {
     }
     List<Rule.Line> never = new ArrayList<>();
     root.path("never").path("lines").forEach(l -> never.add(line(l.asText())));
+    List<Shelf> shelves = new ArrayList<>();
+    root.path(SHELVES).forEach(inner -> shelves.add(shelf(inner, track)));
     return new Shelf(
         root.path("name").asText(),
         crates,
+        shelves,
         new NeverPlay(ids(root.path("never").path("tracks"), track), never));
   }
 

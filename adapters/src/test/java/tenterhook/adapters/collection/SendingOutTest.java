@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import tenterhook.adapters.pack.Packing;
 import tenterhook.adapters.pack.SendingOut;
 import tenterhook.adapters.pack.SendingOut.Naming;
+import tenterhook.adapters.pack.SendingOut.PlacedCrate;
 import tenterhook.adapters.playlist.Playlist;
 import tenterhook.adapters.playlist.PlaylistFile;
 import tenterhook.core.change.Change;
@@ -43,7 +44,8 @@ class SendingOutTest extends CollectionTest {
   private SendingOut.SentReport write(Naming paths, Progress progress, String... names)
       throws Exception {
     Files.createDirectories(stick);
-    List<Crate> crates = List.of(names).stream().map(this::crate).toList();
+    List<PlacedCrate> crates =
+        List.of(names).stream().map(n -> new PlacedCrate(List.of(), crate(n))).toList();
     return SendingOut.write(collection, crates, stick, PlaylistFile.M3U8, paths, progress);
   }
 
@@ -145,5 +147,33 @@ class SendingOutTest extends CollectionTest {
         return true;
       }
     };
+  }
+
+  @Test
+  void shelvesInAShelfBecomeFolders() throws Exception {
+    Files.createDirectories(stick);
+    Crates crates =
+        Crates.NONE
+            .plus("Night", new Crate.HandCrate("First", List.of(id("one.wav"))))
+            .plus("Night/Music", new Crate.HandCrate("Second", List.of(id("two.wav"))))
+            .plus("Night/Music/Peak?", new Crate.HandCrate("Third", List.of(id("one.wav"))))
+            .plus("Night/Music/Peak*", new Crate.HandCrate("Fourth", List.of(id("three.wav"))));
+    List<PlacedCrate> all = PlacedCrate.of(crates.shelf("Night").orElseThrow().shelf());
+    for (Naming paths : List.of(new Naming.Relative(), new Naming.Copied())) {
+      SendingOut.SentReport report =
+          SendingOut.write(collection, all, stick, PlaylistFile.M3U8, paths, Progress.SILENT);
+      assertThat(report.tracks().keySet())
+          .extracting(f -> stick.relativize(f).toString())
+          .containsExactlyInAnyOrder(
+              "First.m3u8",
+              "Music 2/Second.m3u8",
+              "Music 2/Peak_/Third.m3u8",
+              "Music 2/Peak_ 2/Fourth.m3u8");
+      for (Path file : report.tracks().keySet()) {
+        assertThat(PlaylistFile.read(file).entries())
+            .singleElement()
+            .satisfies(e -> assertThat(e.file().orElseThrow().normalize()).isRegularFile());
+      }
+    }
   }
 }

@@ -13,6 +13,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.roaringbitmap.RoaringBitmap;
@@ -219,6 +222,33 @@ class StoreTest {
     assertThat(
             CrateJson.read(text, name -> Optional.of(Integer.parseInt(name.replaceAll("\\D", "")))))
         .isEqualTo(CRATES.shelves().getFirst());
+  }
+
+  @Test
+  void shelvesInShelvesAreReadBackByIdAndByName() {
+    for (int seed = 0; seed < 200; seed++) {
+      Random random = new Random(seed);
+      Crates crates = Crates.NONE;
+      for (int i = 1; i <= 8; i++) {
+        String path =
+            Stream.generate(() -> "ABCD".charAt(random.nextInt(4)) + "")
+                .limit(1 + random.nextInt(5))
+                .collect(Collectors.joining("/"));
+        NeverPlay never = new NeverPlay(List.of(i), List.of(CrateJson.line("year:" + i)));
+        crates =
+            crates
+                .plus("/" + path, new Crate.HandCrate("c" + i, List.of(i, 3)))
+                .withShelf("/" + path, s -> s.with(never));
+      }
+      assertThat(CrateJson.fromIds(CrateJson.byId(crates))).isEqualTo(crates);
+      for (Shelf shelf : crates.shelves()) {
+        assertThat(
+                CrateJson.read(
+                    CrateJson.write(shelf, 0, id -> "t" + id),
+                    name -> Optional.of(Integer.parseInt(name.substring(1)))))
+            .isEqualTo(shelf);
+      }
+    }
   }
 
   @Test

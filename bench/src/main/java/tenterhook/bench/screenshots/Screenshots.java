@@ -18,7 +18,13 @@ import javax.imageio.ImageIO;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.duplicate.Resolving;
 import tenterhook.adapters.measure.Measuring;
+import tenterhook.adapters.store.CrateJson;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
+import tenterhook.core.crate.Builders;
 import tenterhook.core.crate.Crate;
+import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.Shelf;
 import tenterhook.core.duplicate.Duplicates;
 import tenterhook.core.duplicate.Evidence;
 import tenterhook.core.duplicate.Group;
@@ -119,6 +125,8 @@ public final class Screenshots {
       shots.add(new Shot("shelf", this::shelf));
       shots.add(new Shot("rule-text", this::ruleText));
       shots.add(new Shot("many-crates", this::manyCrates));
+      shots.add(new Shot("shelves", this::shelves));
+      shots.add(new Shot("inner-shelf", this::innerShelf));
       shots.add(new Shot("send-out", this::sendOut));
       shots.add(new Shot("bring-over", this::bringOver));
       shots.add(new Shot("strays", () -> codes(2)));
@@ -428,6 +436,30 @@ public final class Screenshots {
         instanceof Crate.RuleCrate rule) {
       int near = workspace.contents().explanation(rule).nearlyIn(2).first();
       Platform.runLater(() -> workspace.chosen().set(near)); // after the table has said its own
+    }
+  }
+
+  /** A tree of shelves: years within decades, and one shelf put into another. */
+  private void shelves() {
+    shell.go(Station.CRATES);
+    Crates now = workspace.state().get().crates();
+    List<Shelf> years = Builders.yearsInDecades(workspace.state().get().snapshot(), "{from}");
+    Crates after =
+        Builders.addedShelves(now, "By year", years)
+            .movedShelf("Night ferry", "Rink nights", 0)
+            .withShelf("Rink nights", s -> s.with(s.never().plus(CrateJson.line("code:TRN"))));
+    workspace.apply(new Change("shelves", true, List.of(new Edit.SetCrates(now, after))));
+  }
+
+  /** A shelf in another. */
+  private void innerShelf() {
+    if (shell.lookup("#crates") instanceof javafx.scene.control.ListView<?> list) {
+      for (int i = 0; i < list.getItems().size(); i++) {
+        if (list.getItems().get(i).toString().contains("Night ferry")) {
+          list.getSelectionModel().select(i);
+          return;
+        }
+      }
     }
   }
 

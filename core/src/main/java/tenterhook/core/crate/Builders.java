@@ -3,7 +3,10 @@ package tenterhook.core.crate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.SortedMap;
+import java.util.SortedSet;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Facet;
 import tenterhook.core.field.Field;
@@ -17,6 +20,8 @@ import tenterhook.core.track.Snapshot;
  * for a series, {@code {shelf}} and {@code {crate}} for copies of a shelf.
  */
 public final class Builders {
+  private static final long DECADE = 10;
+
   private Builders() {}
 
   /** One rule crate for each code of a facet that is given. */
@@ -61,50 +66,129 @@ public final class Builders {
       throw new IllegalArgumentException(
           "a series needs a number and a step of 1 or more, not " + field.key() + " by " + step);
     }
-    boolean whole = field == Fields.YEAR;
-    Map<Long, Crate> made = new TreeMap<>();
+    return starts(snapshot, field, step).stream().map(f -> span(field, f, step, pattern)).toList();
+  }
+
+  /** Where the steps begin that some track's number lies in, lowest first. */
+  private static SortedSet<Long> starts(Snapshot snapshot, Field<?> field, int step) {
+    SortedSet<Long> starts = new TreeSet<>();
     snapshot
         .tracks()
         .forEach(
             (int id) -> {
               double value = field.type().number(snapshot.raw(id, field));
               if (!Double.isNaN(value)) {
-                long from = (long) Math.floor(value / step) * step;
-                made.computeIfAbsent(from, f -> span(field, f, f + step, whole, pattern));
+                starts.add((long) Math.floor(value / step) * step);
               }
             });
-    return List.copyOf(made.values());
+    return starts;
   }
 
-  private static Crate span(Field<?> field, long from, long below, boolean whole, String pattern) {
-    String to = whole ? String.valueOf(below - 1) : (below - 1) + ".99";
-    Condition.Range range = new Condition.Range(String.valueOf(from), to);
+  private static Crate span(Field<?> field, long from, int step, String pattern) {
+    String last = String.valueOf(from + step - 1);
+    Condition.Range range =
+        new Condition.Range(String.valueOf(from), field == Fields.YEAR ? last : last + ".99");
     return crate(
-        named(pattern, Map.of("from", String.valueOf(from), "to", String.valueOf(below - 1))),
+        named(pattern, Map.of("from", String.valueOf(from), "to", last)),
         new Rule.Line(new Condition(field.key(), new Condition.AnyOf(List.of(range)))));
   }
 
   /**
-   * Shelves with the crates of a model each, for scenarios that ask for the same parts.
+   * Shelves with the crates and shelves of a model each, for scenarios that ask for the same parts.
    *
    * @param crates the shelves
-   * @param names of the new shelves; those that are there get what they lack
-   * @param model the shelf whose crates are copied with its never-play list
+   * @param names of the new shelves, or their paths; those that are there get what they lack
+   * @param model the shelf whose crates and shelves are copied with their never-play lists
    * @return the shelves with the new ones
    */
   public static Crates shelves(Crates crates, List<String> names, Shelf model, String pattern) {
     Crates after = crates;
     for (String name : names) {
-      if (after.shelf(name).isEmpty()) {
-        after = after.plusShelf(name).withShelf(name, s -> s.with(model.never()));
-      }
-      List<Crate> copies =
-          model.crates().stream()
-              .map(c -> c.named(named(pattern, Map.of("shelf", name, "crate", c.name()))))
-              .toList();
-      after = added(after, name, copies);
+      Shelf copy = copied(model, ShelfPath.of(name).name(), pattern);
+      after = added(after, placed(after, name), copy);
     }
     return after;
+  }
+
+  private static Shelf copied(Shelf model, String scenario, String pattern) {
+    return model
+        .with(
+            model.crates().stream()
+                .map(c -> c.named(named(pattern, Map.of("shelf", scenario, "crate", c.name()))))
+                .toList())
+        .withShelves(model.shelves().stream().map(s -> copied(s, scenario, pattern)).toList());
+  }
+
+  /**
+   * A shelf for each decade that occurs, with a rule crate for each of its years that does.
+   *
+   * @param pattern names a crate by {@code {from}}
+   */
+  public static List<Shelf> yearsInDecades(Snapshot snapshot, String pattern) {
+    SortedMap<Long, List<Crate>> decades = new TreeMap<>();
+    for (long year : starts(snapshot, Fields.YEAR, 1)) {
+      decades
+          .computeIfAbsent(Math.floorDiv(year, DECADE) * DECADE, d -> new ArrayList<>())
+          .add(span(Fields.YEAR, year, 1, pattern));
+    }
+    return decades.entrySet().stream().map(d -> new Shelf(d.getKey() + "s", d.getValue())).toList();
+  }
+
+  /**
+   * A shelf for each code of the rows, with a rule crate for each code of the columns that some
+   * track carries beside it.
+   *
+   * @param pattern names a crate by {@code {row}} and {@code {column}}
+   */
+  public static List<Shelf> columnsInRows(Coverage coverage, String pattern) {
+    List<Shelf> made = new ArrayList<>();
+    for (Code row : coverage.rows().given()) {
+      List<Coverage.Crossing> held =
+          coverage.columns().given().stream()
+              .filter(c -> coverage.count(row.token(), c.token()) > 0)
+              .map(c -> new Coverage.Crossing(row.token(), c.token()))
+              .toList();
+      if (!held.isEmpty()) {
+        made.add(new Shelf(plain(words(row)), crossed(coverage, held, pattern)));
+      }
+    }
+    return made;
+  }
+
+  /**
+   * A shelf with more shelves and their crates in it; what is there stays, as in {@link
+   * #added(Crates, String, List)}.
+   *
+   * @param in the shelf that they go into; made when it is new
+   */
+  public static Crates addedShelves(Crates crates, String in, List<Shelf> more) {
+    Crates after = crates;
+    String above = placed(crates, in);
+    for (Shelf shelf : more) {
+      after = added(after, above + ShelfPath.SEPARATOR + shelf.name(), shelf);
+    }
+    return after;
+  }
+
+  private static Crates added(Crates crates, String path, Shelf wanted) {
+    Crates after =
+        crates.shelf(path).isPresent()
+            ? crates
+            : crates.plusShelf(path).withShelf(path, s -> s.with(wanted.never()));
+    after = added(after, path, wanted.crates());
+    for (Shelf inner : wanted.shelves()) {
+      after = added(after, path + ShelfPath.SEPARATOR + inner.name(), inner);
+    }
+    return after;
+  }
+
+  /** The whole path of a shelf, there or to be made at the top. */
+  private static String placed(Crates crates, String reference) {
+    return crates
+        .shelf(reference)
+        .map(PlacedShelf::path)
+        .orElseGet(() -> ShelfPath.of(reference))
+        .whole();
   }
 
   /**
@@ -129,7 +213,7 @@ public final class Builders {
   private static boolean ruled(Crates crates, String shelf, Crate wanted) {
     return wanted instanceof Crate.RuleCrate fresh
         && crates.shelf(shelf).stream()
-            .flatMap(s -> s.crates().stream())
+            .flatMap(s -> s.shelf().crates().stream())
             .anyMatch(c -> c instanceof Crate.RuleCrate r && r.rule().equals(fresh.rule()));
   }
 
@@ -142,6 +226,10 @@ public final class Builders {
     for (Map.Entry<String, String> part : parts.entrySet()) {
       name = name.replace("{" + part.getKey() + "}", part.getValue());
     }
+    return plain(name);
+  }
+
+  private static String plain(String name) {
     return name.replace('/', ' ').strip();
   }
 

@@ -69,9 +69,17 @@ public final class Completions {
         switch (subject) {
           case Subject.Own.CRATE ->
               crates.all().stream().map(c -> new Offer(quoted(c.name()), "", contents.count(c)));
-          case Subject.Own.SHELF ->
-              crates.shelves().stream()
-                  .map(s -> new Offer(quoted(s.name()), "", contents.union(s).getCardinality()));
+          case Subject.Own.SHELF -> {
+            List<PlacedShelf> shelves = crates.placed();
+            List<ShelfPath> paths = shelves.stream().map(PlacedShelf::path).toList();
+            yield shelves.stream()
+                .map(
+                    s ->
+                        new Offer(
+                            quoted(s.path().reference(paths)),
+                            s.path().names().size() > 1 ? s.path().toString() : "",
+                            contents.union(s.shelf()).getCardinality()));
+          }
           case Subject.Own.CODE, Subject.Own.BEAT, Subject.Own.TEXT -> Stream.empty();
           case Subject.OfField field -> Stream.empty();
           case Subject.Named named -> Stream.empty();

@@ -2,8 +2,8 @@ package tenterhook.core.crate;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -32,7 +32,9 @@ public final class CrateContents {
   private final LocalDate today;
   private final Finder finder;
   private final Map<String, RoaringBitmap> answers = new ConcurrentHashMap<>();
-  private final List<Prepared> prepared;
+  private final Map<String, RoaringBitmap> unions = new ConcurrentHashMap<>();
+  private final List<PlacedShelf> shelves;
+  private final Map<String, Prepared> prepared;
 
   /** What conditions of this moment ask for by name. */
   private final class NamedHere implements NamedLists {
@@ -43,7 +45,7 @@ public final class CrateContents {
 
     @Override
     public Optional<RoaringBitmap> shelf(String name) {
-      return crates.shelf(name).map(CrateContents.this::union);
+      return sharedUnion(name);
     }
   }
 
@@ -61,10 +63,20 @@ public final class CrateContents {
     this.crates = crates;
     this.today = today;
     this.finder = new Finder(snapshot, codebook, new NamedHere(), today);
-    this.prepared =
-        crates.shelves().stream()
-            .flatMap(s -> s.crates().stream().map(c -> Prepared.of(c, s, crates)))
-            .toList();
+    this.shelves = crates.placed();
+    this.prepared = prepared(shelves);
+  }
+
+  private static Map<String, Prepared> prepared(List<PlacedShelf> shelves) {
+    CrateBases bases = new CrateBases(shelves);
+    Map<String, Prepared> all = new LinkedHashMap<>();
+    for (PlacedShelf placed : shelves) {
+      for (Crate crate : placed.shelf().crates()) {
+        Prepared one = Prepared.of(crate, placed.never(), bases);
+        all.put(one.key(), one);
+      }
+    }
+    return all;
   }
 
   /** The day that spans such as {@code -30d} count back from. */
@@ -79,6 +91,7 @@ public final class CrateContents {
     this.crates = before.crates;
     this.today = before.today;
     this.finder = before.finder.after(after, new NamedHere());
+    this.shelves = before.shelves;
     this.prepared = before.prepared;
   }
 
@@ -98,7 +111,7 @@ public final class CrateContents {
     CrateContents next = new CrateContents(this, after);
     RoaringBitmap again = next.awake(RoaringBitmap.and(changed, after.tracks()));
     RoaringBitmap there = RoaringBitmap.and(changed, after.tracks());
-    for (Prepared crate : prepared) {
+    for (Prepared crate : prepared.values()) {
       takeOver(crate, next, changed, there, again);
     }
     return next;
@@ -113,13 +126,13 @@ public final class CrateContents {
    */
   private record Prepared(
       Crate crate, String key, NeverPlay never, Set<String> uses, @Nullable Query query) {
-    static Prepared of(Crate crate, Shelf shelf, Crates crates) {
+    static Prepared of(Crate crate, NeverPlay never, CrateBases bases) {
       return new Prepared(
           crate,
-          CrateContents.key(crate.name()),
-          shelf.never(),
-          crates.uses(crate),
-          crate instanceof Crate.RuleCrate rule ? kept(rule.rule().query(), shelf.never()) : null);
+          CrateBases.key(crate.name()),
+          never,
+          bases.of(crate.name()),
+          crate instanceof Crate.RuleCrate rule ? kept(rule.rule().query(), never) : null);
     }
 
     boolean wantsResting() {
@@ -146,9 +159,10 @@ public final class CrateContents {
       return;
     }
     for (String base : crate.uses()) {
-      prepared.stream()
-          .filter(p -> p.key().equals(key(base)))
-          .forEach(p -> takeOver(p, next, changed, there, again));
+      Prepared first = prepared.get(CrateBases.key(base));
+      if (first != null) {
+        takeOver(first, next, changed, there, again);
+      }
     }
     RoaringBitmap in = next.among(crate, crate.wantsResting() ? there : again);
     if (in.isEmpty() && !RoaringBitmap.intersects(before, changed)) {
@@ -186,23 +200,41 @@ public final class CrateContents {
 
   /** The same without a copy, for who does not alter it. */
   private Optional<RoaringBitmap> shared(String name) {
-    RoaringBitmap known = answers.get(key(name));
+    RoaringBitmap known = answers.get(CrateBases.key(name));
     return known != null ? Optional.of(known) : crates.crate(name).map(this::members);
   }
 
-  private static String key(String name) {
-    return name.toLowerCase(Locale.ROOT);
-  }
-
-  /** The tracks of all crates of a shelf. */
+  /** The tracks of all crates of a shelf and of the shelves in it. */
   public RoaringBitmap union(Shelf shelf) {
     RoaringBitmap all = new RoaringBitmap();
-    shelf.crates().forEach(c -> all.or(members(c)));
+    shelf.all().forEach(c -> all.or(members(c)));
     return all;
   }
 
+  /** The tracks of every shelf that a reference means, kept for who asks again. */
+  private Optional<RoaringBitmap> sharedUnion(String reference) {
+    String key = CrateBases.key(reference);
+    RoaringBitmap known = unions.get(key);
+    if (known == null) {
+      List<Shelf> meant =
+          shelves.stream()
+              .filter(s -> s.path().answers(reference))
+              .map(PlacedShelf::shelf)
+              .toList();
+      if (meant.isEmpty()) {
+        return Optional.empty();
+      }
+      known = new RoaringBitmap();
+      for (Shelf shelf : meant) {
+        known.or(union(shelf));
+      }
+      unions.put(key, known);
+    }
+    return Optional.of(known);
+  }
+
   private RoaringBitmap members(Crate crate) {
-    String key = key(crate.name());
+    String key = CrateBases.key(crate.name());
     RoaringBitmap known = answers.get(key);
     if (known == null) {
       known = answer(crate, never(crate), snapshot.tracks());
@@ -212,7 +244,8 @@ public final class CrateContents {
   }
 
   NeverPlay never(Crate crate) {
-    return crates.shelfOf(crate.name()).map(Shelf::never).orElse(NeverPlay.NOTHING);
+    Prepared kept = prepared.get(CrateBases.key(crate.name()));
+    return kept == null ? NeverPlay.NOTHING : kept.never();
   }
 
   private RoaringBitmap answer(Crate crate, NeverPlay never, RoaringBitmap scope) {

@@ -2,18 +2,22 @@ package tenterhook.core.crate;
 
 import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.Subject;
 
 /**
  * All shelves and their crates. Immutable; every edit gives another one. No two crates have one
- * name, and no rule leads back to its own crate.
+ * name, no two shelves beside each other have, and no rule leads back to its own crate. Where a
+ * method takes a shelf by a reference, this is its name, the end of its path or all of it, as
+ * {@link ShelfPath} says; a shelf with exactly that path from the top comes before others, and a
+ * reference that means several is refused with their paths.
  *
  * @param shelves in order
  */
@@ -24,19 +28,18 @@ public record Crates(List<Shelf> shelves) {
   /** Checks names and circles. */
   public Crates {
     shelves = List.copyOf(shelves);
-    Set<String> shelfNames = new HashSet<>();
-    Set<String> crateNames = new HashSet<>();
-    for (Shelf shelf : shelves) {
-      if (!shelfNames.add(key(shelf.name()))) {
-        throw new IllegalArgumentException("there is a shelf '" + shelf.name() + "' already");
-      }
-      for (Crate crate : shelf.crates()) {
-        if (!crateNames.add(key(crate.name()))) {
+    Shelf.check(shelves);
+    List<PlacedShelf> placed = ShelfTree.placed(shelves);
+    Set<String> names = new HashSet<>();
+    for (PlacedShelf shelf : placed) {
+      for (Crate crate : shelf.shelf().crates()) {
+        if (!names.add(CrateBases.key(crate.name()))) {
           throw new IllegalArgumentException("there is a crate '" + crate.name() + "' already");
         }
       }
     }
-    circle(shelves)
+    new CrateBases(placed)
+        .circle()
         .ifPresent(
             path -> {
               throw new IllegalArgumentException(
@@ -44,13 +47,14 @@ public record Crates(List<Shelf> shelves) {
             });
   }
 
-  private static String key(String name) {
-    return name.toLowerCase(Locale.ROOT);
+  /** All shelves at any depth, each before those that stand in it. */
+  public List<PlacedShelf> placed() {
+    return ShelfTree.placed(shelves);
   }
 
   /** All crates, shelf by shelf. */
   public List<Crate> all() {
-    return shelves.stream().flatMap(s -> s.crates().stream()).toList();
+    return shelves.stream().flatMap(s -> s.all().stream()).toList();
   }
 
   /** The crate of a name, upper and lower case alike. */
@@ -58,74 +62,123 @@ public record Crates(List<Shelf> shelves) {
     return all().stream().filter(c -> c.name().equalsIgnoreCase(name)).findFirst();
   }
 
-  /** The shelf of a name, upper and lower case alike. */
-  public Optional<Shelf> shelf(String name) {
-    return shelves.stream().filter(s -> s.name().equalsIgnoreCase(name)).findFirst();
+  /**
+   * The one shelf that a reference means.
+   *
+   * @return empty when there is none
+   * @throws IllegalArgumentException when it means several; the message gives their paths
+   */
+  public Optional<PlacedShelf> shelf(String reference) {
+    List<PlacedShelf> meant = placed().stream().filter(s -> s.path().answers(reference)).toList();
+    Optional<PlacedShelf> exact =
+        meant.stream().filter(s -> s.path().toString().equalsIgnoreCase(reference)).findFirst();
+    if (exact.isEmpty() && meant.size() > 1) {
+      throw new IllegalArgumentException(
+          meant.size()
+              + " shelves are called "
+              + reference
+              + "; say which by its path: "
+              + meant.stream().map(s -> s.path().whole()).collect(Collectors.joining(", ")));
+    }
+    return exact.or(() -> meant.stream().findFirst());
+  }
+
+  /** The shortest reference that means one shelf and no other, as a rule would ask for it. */
+  public String reference(ShelfPath shelf) {
+    return shelf.reference(ShelfTree.paths(shelves));
+  }
+
+  private PlacedShelf existing(String reference) {
+    return shelf(reference)
+        .orElseThrow(() -> new IllegalArgumentException("no shelf '" + reference + "'"));
   }
 
   /** The names of the crates whose rules ask for a crate. */
   public List<String> usersOf(String name) {
+    CrateBases bases = new CrateBases(placed());
     return all().stream()
-        .filter(c -> uses(c).stream().anyMatch(name::equalsIgnoreCase))
         .map(Crate::name)
+        .filter(n -> bases.of(n).stream().anyMatch(name::equalsIgnoreCase))
         .toList();
   }
 
-  /** The same with one more shelf at the end. */
-  public Crates plusShelf(String name) {
-    List<Shelf> more = new ArrayList<>(shelves);
-    more.add(new Shelf(name, List.of()));
-    return new Crates(more);
+  /**
+   * The names of the crates that a crate is built on: its rule, or what is never played from where
+   * it stands, asks for them or for a shelf above them.
+   */
+  public Set<String> uses(Crate crate) {
+    return new CrateBases(placed()).of(crate.name());
   }
 
-  /** The same without a shelf and all that stands on it. */
-  public Crates minusShelf(String name) {
-    return new Crates(shelves.stream().filter(s -> !s.name().equalsIgnoreCase(name)).toList());
+  /**
+   * The same with one more shelf at the end of those beside it; the shelves that it stands in are
+   * made if they are new.
+   *
+   * @param path from the top, such as {@code Rink/Friday}
+   */
+  public Crates plusShelf(String path) {
+    ShelfPath wanted = ShelfPath.of(path);
+    List<Shelf> more = shelves;
+    List<String> above = List.of();
+    for (String name : wanted.above()) {
+      ShelfPath step = ShelfPath.in(above, name);
+      if (ShelfTree.paths(more).stream().noneMatch(p -> p.answers(step.whole()))) {
+        more = ShelfTree.with(more, above, Integer.MAX_VALUE, new Shelf(name, List.of()));
+      }
+      above = step.names();
+    }
+    return new Crates(
+        ShelfTree.with(more, above, Integer.MAX_VALUE, new Shelf(wanted.name(), List.of())));
+  }
+
+  /** The same without a shelf and all that stands on it and in it. */
+  public Crates minusShelf(String reference) {
+    return shelf(reference).map(s -> new Crates(ShelfTree.without(shelves, s.path()))).orElse(this);
   }
 
   /** The same with one more crate at the end of a shelf; the shelf is made if it is new. */
   public Crates plus(String shelf, Crate crate) {
     Crates base = shelf(shelf).isPresent() ? this : plusShelf(shelf);
-    return new Crates(
-        base.shelves.stream()
-            .map(
-                s -> {
-                  if (!s.name().equalsIgnoreCase(shelf)) {
-                    return s;
-                  }
-                  List<Crate> more = new ArrayList<>(s.crates());
-                  more.add(crate);
-                  return s.with(more);
-                })
-            .toList());
+    return base.withShelf(
+        shelf,
+        s -> {
+          List<Crate> more = new ArrayList<>(s.crates());
+          more.add(crate);
+          return s.with(more);
+        });
   }
 
   /** The same without a crate. */
   public Crates minus(String name) {
     return new Crates(
-        shelves.stream()
-            .map(
-                s ->
-                    s.with(
-                        s.crates().stream().filter(c -> !c.name().equalsIgnoreCase(name)).toList()))
-            .toList());
+        ShelfTree.each(
+            shelves,
+            s ->
+                s.with(
+                    s.crates().stream().filter(c -> !c.name().equalsIgnoreCase(name)).toList())));
   }
 
   /** The same with one crate replaced, in its place. */
   public Crates with(String name, UnaryOperator<Crate> edit) {
-    return mapped(c -> c.name().equalsIgnoreCase(name) ? edit.apply(c) : c);
+    return new Crates(
+        ShelfTree.each(
+            shelves,
+            s ->
+                s.with(
+                    s.crates().stream()
+                        .map(c -> c.name().equalsIgnoreCase(name) ? edit.apply(c) : c)
+                        .toList())));
   }
 
-  /** The same with one shelf replaced, in its place. */
-  public Crates withShelf(String name, UnaryOperator<Shelf> edit) {
-    return new Crates(
-        shelves.stream().map(s -> s.name().equalsIgnoreCase(name) ? edit.apply(s) : s).toList());
+  /** The same with one shelf replaced, in its place; for another name see {@link #renamedShelf}. */
+  public Crates withShelf(String reference, UnaryOperator<Shelf> edit) {
+    return new Crates(ShelfTree.replaced(shelves, existing(reference).path(), edit));
   }
 
   /** The shelf that a crate stands on. */
-  public Optional<Shelf> shelfOf(String crate) {
-    return shelves.stream()
-        .filter(s -> s.crates().stream().anyMatch(c -> c.name().equalsIgnoreCase(crate)))
+  public Optional<PlacedShelf> shelfOf(String crate) {
+    return placed().stream()
+        .filter(s -> s.shelf().crates().stream().anyMatch(c -> c.name().equalsIgnoreCase(crate)))
         .findFirst();
   }
 
@@ -140,9 +193,6 @@ public record Crates(List<Shelf> shelves) {
   public Crates moved(String name, String shelf, int at) {
     Crate crate =
         crate(name).orElseThrow(() -> new IllegalArgumentException("no crate '" + name + "'"));
-    if (shelf(shelf).isEmpty()) {
-      throw new IllegalArgumentException("no shelf '" + shelf + "'");
-    }
     return minus(name)
         .withShelf(
             shelf,
@@ -154,29 +204,84 @@ public record Crates(List<Shelf> shelves) {
   }
 
   /**
-   * The same with a shelf in another place.
+   * The same with a shelf, and all in it, in another place; rules that ask for it follow.
    *
-   * @param at its place, counted from 0 without it; beyond the end means at the end
+   * @param into the shelf that it goes into; empty for the top
+   * @param at its place there, counted from 0 without it; beyond the end means at the end
+   * @throws IllegalArgumentException when there is no such shelf, when it would stand in itself, or
+   *     when another of its name stands there
    */
-  public Crates movedShelf(String name, int at) {
-    Shelf shelf =
-        shelf(name).orElseThrow(() -> new IllegalArgumentException("no shelf '" + name + "'"));
-    List<Shelf> more = new ArrayList<>(shelves);
-    more.remove(shelf);
-    more.add(Math.clamp(at, 0, more.size()), shelf);
-    return new Crates(more);
+  public Crates movedShelf(String reference, String into, int at) {
+    PlacedShelf moving = existing(reference);
+    List<String> above = into.isEmpty() ? List.of() : existing(into).path().names();
+    ShelfPath target = ShelfPath.in(above, moving.path().name());
+    if (target.within(moving.path()) && !target.equals(moving.path())) {
+      throw new IllegalArgumentException(
+          "the shelf " + moving.path() + " cannot stand in itself; it stays where it is");
+    }
+    return following(
+        ShelfTree.with(ShelfTree.without(shelves, moving.path()), above, at, moving.shelf()),
+        moving.path(),
+        target);
   }
 
   /** The same with a shelf under another name; rules that ask for it follow. */
-  public Crates renamedShelf(String name, String other) {
-    return withShelf(name, s -> s.named(other))
-        .withLines(l -> follow(l, Subject.Own.SHELF, name, other));
+  public Crates renamedShelf(String reference, String other) {
+    ShelfPath path = existing(reference).path();
+    return following(
+        ShelfTree.replaced(shelves, path, s -> s.named(other)), path, path.renamed(other));
+  }
+
+  /** Lines that ask for shelves mean the same ones after one of these went elsewhere. */
+  private Crates following(List<Shelf> after, ShelfPath from, ShelfPath to) {
+    List<ShelfPath> before = ShelfTree.paths(shelves);
+    List<ShelfPath> then = ShelfTree.paths(after);
+    return new Crates(
+        withLines(
+            after,
+            line ->
+                asking(
+                    line,
+                    Subject.Own.SHELF,
+                    value -> {
+                      List<ShelfPath> meant =
+                          before.stream()
+                              .filter(p -> p.answers(value))
+                              .map(p -> p.moved(from, to))
+                              .toList();
+                      List<ShelfPath> means = then.stream().filter(p -> p.answers(value)).toList();
+                      return meant.isEmpty() || Set.copyOf(meant).equals(Set.copyOf(means))
+                          ? List.of(value)
+                          : meant.stream().map(p -> p.reference(then)).toList();
+                    })));
   }
 
   /** The same with a crate under another name; rules that ask for it follow. */
   public Crates renamed(String name, String other) {
-    return with(name, c -> c.named(other))
-        .withLines(l -> follow(l, Subject.Own.CRATE, name, other));
+    return new Crates(
+        withLines(
+            with(name, c -> c.named(other)).shelves,
+            l -> asking(l, Subject.Own.CRATE, v -> List.of(v.equalsIgnoreCase(name) ? other : v))));
+  }
+
+  /** A line that asks for others by their names; any other line as it is. */
+  private static Rule.Line asking(
+      Rule.Line line, Subject subject, Function<String, List<String>> others) {
+    Condition asked = line.condition();
+    return asked.subject().equals(subject)
+        ? new Rule.Line(
+            asked.with(
+                asked.values().stream()
+                    .flatMap(
+                        v -> {
+                          List<String> named = others.apply(v.text());
+                          return named.equals(List.of(v.text()))
+                              ? Stream.of(v)
+                              : named.stream().map(Condition.Part::new);
+                        })
+                    .toList()),
+            line.turned())
+        : line;
   }
 
   /** The same with rules that test one subject testing another instead, such as a renamed facet. */
@@ -214,115 +319,24 @@ public record Crates(List<Shelf> shelves) {
   }
 
   private Crates withConditions(UnaryOperator<Condition> edit) {
-    return withLines(l -> new Rule.Line(edit.apply(l.condition()), l.turned()));
+    return new Crates(
+        withLines(shelves, l -> new Rule.Line(edit.apply(l.condition()), l.turned())));
   }
 
   /** Edits the lines of all rules and of all never-play lists. */
-  private Crates withLines(UnaryOperator<Rule.Line> edit) {
-    Crates ruled =
-        mapped(
-            c ->
-                c instanceof Crate.RuleCrate rule
-                    ? rule.with((Rule.RuleGroup) Rule.mapped(rule.rule(), edit::apply))
-                    : c);
-    return new Crates(
-        ruled.shelves.stream()
-            .map(
-                s ->
-                    s.with(
-                        new NeverPlay(
-                            s.never().tracks(), s.never().lines().stream().map(edit).toList())))
-            .toList());
+  private static List<Shelf> withLines(List<Shelf> shelves, UnaryOperator<Rule.Line> edit) {
+    return ShelfTree.each(
+        shelves,
+        s ->
+            s.with(s.crates().stream().map(c -> withLines(c, edit)).toList())
+                .with(
+                    new NeverPlay(
+                        s.never().tracks(), s.never().lines().stream().map(edit).toList())));
   }
 
-  private Crates mapped(UnaryOperator<Crate> edit) {
-    return new Crates(
-        shelves.stream().map(s -> s.with(s.crates().stream().map(edit).toList())).toList());
-  }
-
-  private static Rule.Line follow(Rule.Line line, Subject subject, String name, String other) {
-    Condition asked = line.condition();
-    return asked.subject().equals(subject)
-        ? new Rule.Line(
-            asked.with(
-                asked.values().stream()
-                    .map(v -> v.text().equalsIgnoreCase(name) ? new Condition.Part(other) : v)
-                    .toList()),
-            line.turned())
-        : line;
-  }
-
-  /**
-   * The names of the crates that a crate is built on: its rule, or what is never played from its
-   * shelf, asks for them or for their shelf.
-   */
-  public Set<String> uses(Crate crate) {
-    return uses(crate, shelves);
-  }
-
-  private static Set<String> uses(Crate crate, List<Shelf> shelves) {
-    List<Rule.Line> lines =
-        new ArrayList<>(
-            crate instanceof Crate.RuleCrate rule ? Rule.lines(rule.rule()) : List.of());
-    for (Shelf shelf : shelves) {
-      if (!shelf.never().lines().isEmpty() && shelf.crates().contains(crate)) {
-        lines.addAll(shelf.never().lines());
-      }
-    }
-    Set<String> names = new LinkedHashSet<>();
-    for (Rule.Line line : lines) {
-      Condition asked = line.condition();
-      switch (asked.subject()) {
-        case Subject.Own.CRATE -> asked.values().forEach(v -> names.add(v.text()));
-        case Subject.Own.SHELF ->
-            shelves.stream()
-                .filter(
-                    s -> asked.values().stream().anyMatch(v -> s.name().equalsIgnoreCase(v.text())))
-                .flatMap(s -> s.crates().stream())
-                .forEach(c -> names.add(c.name()));
-        case Subject.Own.CODE, Subject.Own.BEAT, Subject.Own.TEXT -> {}
-        case Subject.OfField field -> {}
-        case Subject.Named named -> {}
-      }
-    }
-    return names;
-  }
-
-  private static Optional<List<String>> circle(List<Shelf> shelves) {
-    List<Crate> all = shelves.stream().flatMap(s -> s.crates().stream()).toList();
-    Set<String> safe = new HashSet<>();
-    for (Crate crate : all) {
-      List<String> path = new ArrayList<>();
-      if (leadsBack(crate, shelves, path, safe)) {
-        return Optional.of(path);
-      }
-    }
-    return Optional.empty();
-  }
-
-  private static boolean leadsBack(
-      Crate crate, List<Shelf> shelves, List<String> path, Set<String> safe) {
-    if (safe.contains(key(crate.name()))) {
-      return false;
-    }
-    boolean seen = path.contains(crate.name());
-    path.add(crate.name());
-    if (seen) {
-      path.subList(0, path.indexOf(crate.name())).clear();
-      return true;
-    }
-    for (String name : uses(crate, shelves)) {
-      Optional<Crate> next =
-          shelves.stream()
-              .flatMap(s -> s.crates().stream())
-              .filter(c -> c.name().equalsIgnoreCase(name))
-              .findFirst();
-      if (next.isPresent() && leadsBack(next.get(), shelves, path, safe)) {
-        return true;
-      }
-    }
-    path.removeLast();
-    safe.add(key(crate.name()));
-    return false;
+  private static Crate withLines(Crate crate, UnaryOperator<Rule.Line> edit) {
+    return crate instanceof Crate.RuleCrate rule
+        ? rule.with((Rule.RuleGroup) Rule.mapped(rule.rule(), edit::apply))
+        : crate;
   }
 }

@@ -1,6 +1,5 @@
 package tenterhook.core.crate;
 
-import java.util.List;
 import java.util.function.BiFunction;
 import tenterhook.core.merge.MergeConflict;
 import tenterhook.core.merge.ThreeWay;
@@ -34,9 +33,8 @@ public final class CratesMerge {
    *     not hold together
    */
   public static Crates merge(Crates before, Crates after, Crates now) throws MergeConflict {
-    List<Shelf> shelves = ThreeWay.list(before.shelves(), after.shelves(), now.shelves(), SHELVES);
     try {
-      return new Crates(shelves);
+      return new Crates(ThreeWay.list(before.shelves(), after.shelves(), now.shelves(), SHELVES));
     } catch (IllegalArgumentException apart) {
       throw new MergeConflict(apart.getMessage() + "; all crates stay as they are");
     }
@@ -46,6 +44,7 @@ public final class CratesMerge {
     return new Shelf(
         now.name(),
         ThreeWay.list(before.crates(), after.crates(), now.crates(), CRATES),
+        ThreeWay.list(before.shelves(), after.shelves(), now.shelves(), SHELVES),
         new NeverPlay(
             ThreeWay.list(
                 before.never().tracks(), after.never().tracks(), now.never().tracks(), TRACKS),

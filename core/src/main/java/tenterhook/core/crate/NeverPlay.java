@@ -7,8 +7,8 @@ import java.util.stream.Stream;
 import tenterhook.core.find.Query;
 
 /**
- * What must never be heard from a shelf: it stays out of all of the shelf's crates, whatever their
- * rules say and whoever put it there by hand.
+ * What must never be heard from a shelf: it stays out of all of the shelf's crates and of those of
+ * the shelves in it, whatever their rules say and whoever put it there by hand.
  *
  * @param tracks ids
  * @param lines what else: an artist, a code, or any other line
@@ -31,6 +31,15 @@ public record NeverPlay(List<Integer> tracks, List<Rule.Line> lines) {
   /** The same with more tracks. */
   public NeverPlay plus(List<Integer> more) {
     return new NeverPlay(Stream.concat(tracks.stream(), more.stream()).toList(), lines);
+  }
+
+  /** Both lists. */
+  public NeverPlay plus(NeverPlay other) {
+    return isEmpty()
+        ? other
+        : new NeverPlay(
+            Stream.concat(tracks.stream(), other.tracks.stream()).toList(),
+            Stream.concat(lines.stream(), other.lines.stream()).toList());
   }
 
   /** The same with one more line. */

@@ -185,7 +185,7 @@ class ShelvesTest {
         .isEqualTo(new RuleExplanation.ExplainedLine(Matter.NEVER, 0, "artist:=A", "", false));
     assertThat(explanation.in(3)).isFalse();
     assertThat(explanation.in(1)).isTrue();
-    NeverPlay never = crates.shelf("parade").orElseThrow().never();
+    NeverPlay never = crates.shelf("parade").orElseThrow().shelf().never();
     assertThat(never.minus(line("artist:=A")).minus(3).isEmpty()).isTrue();
   }
 
@@ -222,7 +222,7 @@ class ShelvesTest {
         .contains(Tracks.ids(1));
     assertThatThrownBy(() -> crates.plus("Rink", crate("Round", "shelf:Rink")))
         .hasMessageContaining("built on itself");
-    Crates moved = crates.moved("120 bpm", "Rink", 0).movedShelf("Ferry", 0);
+    Crates moved = crates.moved("120 bpm", "Rink", 0).movedShelf("Ferry", "", 0);
     assertThat(moved.all())
         .extracting(Crate::name)
         .containsExactly("From the rink", "120 bpm", "90 bpm");
@@ -275,12 +275,12 @@ class ShelvesTest {
         Builders.shelves(
             model,
             List.of("Ferry", "Parade"),
-            model.shelf("Rink").orElseThrow(),
+            model.shelf("Rink").orElseThrow().shelf(),
             "{shelf}: {crate}");
     assertThat(made.all())
         .extracting(Crate::name)
         .containsExactly("Doors", "Ferry: Doors", "Parade: Doors");
-    assertThat(made.shelf("Parade").orElseThrow().never().lines())
+    assertThat(made.shelf("Parade").orElseThrow().shelf().never().lines())
         .containsExactly(line("code:TRN"));
   }
 

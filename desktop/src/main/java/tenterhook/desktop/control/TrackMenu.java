@@ -12,7 +12,8 @@ import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
-import tenterhook.core.crate.Shelf;
+import tenterhook.core.crate.PlacedShelf;
+import tenterhook.core.crate.ShelfPath;
 import tenterhook.core.field.Fields;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
@@ -88,8 +89,8 @@ final class TrackMenu {
 
   private Menu neverPlay() {
     Menu never = new Menu(Words.of("menu.never"));
-    for (Shelf shelf : workspace.state().get().crates().shelves()) {
-      never.getItems().add(Look.named(shelf.name(), () -> neverPlay(shelf)));
+    for (PlacedShelf shelf : workspace.state().get().crates().placed()) {
+      never.getItems().add(Look.named(shelf.path().toString(), () -> neverPlay(shelf.path())));
     }
     never.setDisable(never.getItems().isEmpty());
     return never;
@@ -113,16 +114,14 @@ final class TrackMenu {
     return pane.rows().in(pane.selection());
   }
 
-  private void neverPlay(Shelf shelf) {
+  private void neverPlay(ShelfPath shelf) {
     Crates now = workspace.state().get().crates();
     List<Integer> tracks = chosen();
-    Crates after = now.withShelf(shelf.name(), s -> s.with(s.never().plus(tracks)));
+    Crates after = now.withShelf(shelf.whole(), s -> s.with(s.never().plus(tracks)));
     String what = Words.of("count.tracks", tracks.size());
     workspace.apply(
         new Change(
-            Words.of("change.never", shelf.name(), what),
-            true,
-            List.of(new Edit.SetCrates(now, after))));
+            Words.of("change.never", shelf, what), true, List.of(new Edit.SetCrates(now, after))));
   }
 
   private void copyPath() {

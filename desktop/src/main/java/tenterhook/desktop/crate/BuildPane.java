@@ -20,10 +20,11 @@ import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.code.Facet;
 import tenterhook.core.crate.Builders;
+import tenterhook.core.crate.Coverage;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
-import tenterhook.core.crate.Shelf;
+import tenterhook.core.crate.PlacedShelf;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.desktop.theme.Look;
@@ -38,6 +39,7 @@ final class BuildPane extends VBox {
   private static final double CHOICES = 330;
   private static final int DECADE = 10;
   private static final int YEAR = 1;
+  private static final String CROSSED = "{row}: {column}";
   private static final List<String> TEMPO_STEPS = List.of("5", "2", "10", "20");
 
   /** What is built. */
@@ -68,6 +70,8 @@ final class BuildPane extends VBox {
   private final ComboBox<BuiltBy> kind = new ComboBox<>();
   private final ComboBox<String> of = new ComboBox<>();
   private final Label ofWhat = Look.label("", "second");
+  private final ComboBox<String> within = new ComboBox<>();
+  private final Label withinWords = Look.label(Words.of("build.within"), "second");
   private final TextField pattern = new TextField();
   private final TextField shelf = new TextField();
   private final Label shelfWords = Look.label(Words.of("build.shelf"), "second");
@@ -108,6 +112,9 @@ final class BuildPane extends VBox {
     kind.setAccessibleText(Words.of("build.kind"));
     of.setId("build-of");
     of.setMaxWidth(Double.MAX_VALUE);
+    within.setId("build-within");
+    within.setMaxWidth(Double.MAX_VALUE);
+    within.setAccessibleText(Words.of("build.within"));
     pattern.setId("build-pattern");
     pattern.setAccessibleText(Words.of("build.pattern"));
     shelf.setId("build-shelf");
@@ -129,6 +136,7 @@ final class BuildPane extends VBox {
   private void listen() {
     kind.setOnAction(e -> kindChosen());
     of.setOnAction(e -> ofChosen());
+    within.setOnAction(e -> withinChosen());
     for (TextField field : List.of(pattern, shelf)) {
       field.textProperty().addListener((o, before, now) -> look());
     }
@@ -154,6 +162,8 @@ final class BuildPane extends VBox {
             kind,
             ofWhat,
             of,
+            withinWords,
+            within,
             shelfWords,
             shelf,
             namesWords,
@@ -180,7 +190,6 @@ final class BuildPane extends VBox {
     CollectionState state = workspace.state().get();
     fillOf(now, keptOf, state);
     showParts(now);
-    pattern.setText(now.pattern);
     filling = false;
     ofChosen();
   }
@@ -190,7 +199,8 @@ final class BuildPane extends VBox {
         .setAll(
             switch (now) {
               case CODES -> state.codebook().facets().stream().map(Facet::name).toList();
-              case SHELVES -> state.crates().shelves().stream().map(Shelf::name).toList();
+              case SHELVES ->
+                  state.crates().placed().stream().map(s -> s.path().toString()).toList();
               case TEMPI -> TEMPO_STEPS;
               default -> List.of();
             });
@@ -213,6 +223,40 @@ final class BuildPane extends VBox {
     shown(now != BuiltBy.SHELVES, shelf, shelfWords);
   }
 
+  /** A facet's codes stand on shelves by the codes of another, years on shelves by decade. */
+  private void fillWithin() {
+    String kept = within.getValue();
+    within.getItems().setAll(Words.of("build.oneShelf"));
+    switch (kind.getValue()) {
+      case CODES ->
+          of.getItems().stream()
+              .filter(f -> !f.equals(of.getValue()))
+              .forEach(within.getItems()::add);
+      case YEARS -> within.getItems().add(Words.of("build.decadeShelves"));
+      case DECADES, TEMPI, SHELVES -> {}
+    }
+    within.setValue(within.getItems().contains(kept) ? kept : within.getItems().getFirst());
+    shown(within.getItems().size() > 1, within, withinWords);
+  }
+
+  private boolean onShelves() {
+    return within.getSelectionModel().getSelectedIndex() > 0;
+  }
+
+  private void withinChosen() {
+    if (!filling) {
+      filling = true;
+      named();
+      filling = false;
+      look();
+    }
+  }
+
+  private void named() {
+    pattern.setText(
+        kind.getValue() == BuiltBy.CODES && onShelves() ? CROSSED : kind.getValue().pattern);
+  }
+
   private static void shown(boolean yes, Node... nodes) {
     for (Node node : nodes) {
       node.setVisible(yes);
@@ -232,6 +276,8 @@ final class BuildPane extends VBox {
           case TEMPI -> Words.of("build.byTempo");
           case SHELVES -> "";
         });
+    fillWithin();
+    named();
     filling = false;
     look();
   }
@@ -276,6 +322,17 @@ final class BuildPane extends VBox {
   private Crates built(CollectionState state) {
     BuiltBy now = kind.getValue();
     String named = pattern.getText();
+    if (onShelves()) {
+      return Builders.addedShelves(
+          state.crates(),
+          shelf.getText(),
+          now == BuiltBy.YEARS
+              ? Builders.yearsInDecades(state.snapshot(), named)
+              : Builders.columnsInRows(
+                  new Coverage(
+                      state.snapshot(), state.codebook(), within.getValue(), of.getValue()),
+                  named));
+    }
     return switch (now) {
       case CODES -> {
         Optional<Facet> facet = Optional.ofNullable(of.getValue()).flatMap(state.codebook()::facet);
@@ -289,9 +346,10 @@ final class BuildPane extends VBox {
       case SHELVES -> {
         List<String> wanted =
             names.getText().lines().map(String::strip).filter(n -> !n.isEmpty()).toList();
-        Optional<Shelf> model = Optional.ofNullable(of.getValue()).flatMap(state.crates()::shelf);
+        Optional<PlacedShelf> model =
+            Optional.ofNullable(of.getValue()).flatMap(state.crates()::shelf);
         yield model
-            .map(m -> Builders.shelves(state.crates(), wanted, m, named))
+            .map(m -> Builders.shelves(state.crates(), wanted, m.shelf(), named))
             .orElse(state.crates());
       }
     };

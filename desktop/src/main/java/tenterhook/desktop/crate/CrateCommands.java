@@ -12,8 +12,10 @@ import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.PlacedShelf;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.Shelf;
+import tenterhook.core.crate.ShelfPath;
 import tenterhook.desktop.control.PlaylistChooser;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
@@ -21,14 +23,14 @@ import tenterhook.desktop.workspace.Workspace;
 /** What can be done with shelves and crates; each is one change that can be taken back. */
 final class CrateCommands {
   private final Workspace workspace;
-  private final BiConsumer<String, String> choose;
+  private final BiConsumer<ShelfPath, String> choose;
 
   /**
    * The commands.
    *
    * @param choose gets the shelf and the crate that are to be shown next
    */
-  CrateCommands(Workspace workspace, BiConsumer<String, String> choose) {
+  CrateCommands(Workspace workspace, BiConsumer<ShelfPath, String> choose) {
     this.workspace = workspace;
     this.choose = choose;
   }
@@ -61,52 +63,71 @@ final class CrateCommands {
     add(shelf, name -> new Crate.RuleCrate(name, empty));
   }
 
-  void addHand(String shelf) {
-    add(shelf, name -> new Crate.HandCrate(name, List.of()));
+  void addHand(String shelf, List<Integer> tracks) {
+    add(shelf, name -> new Crate.HandCrate(name, tracks));
   }
 
   private void add(String shelf, Function<String, Crate> make) {
     workspace
         .frame()
         .askText(
-            Words.of("crates.askName", shelf),
+            Words.of("crates.askName", ShelfPath.of(shelf)),
             "",
             Words.of("crates.add"),
-            name -> {
-              choose.accept(shelf, name);
-              set(Words.of("change.addCrate", name), () -> crates().plus(shelf, make.apply(name)));
-            });
+            name ->
+                set(
+                    Words.of("change.addCrate", name),
+                    () -> {
+                      Crates after = crates().plus(shelf, make.apply(name));
+                      choose.accept(after.shelfOf(name).orElseThrow().path(), name);
+                      return after;
+                    }));
   }
 
   void addShelf() {
+    askShelf(Words.of("crates.askShelf"), "");
+  }
+
+  /** Asks for the name of a shelf in another. */
+  void addShelf(ShelfPath in) {
+    askShelf(Words.of("crates.askShelfIn", in), in.whole());
+  }
+
+  private void askShelf(String question, String above) {
     workspace
         .frame()
         .askText(
-            Words.of("crates.askShelf"),
+            question,
             "",
             Words.of("crates.addShelf"),
-            name -> {
-              choose.accept(name, "");
-              set(Words.of("change.addShelf", name), () -> crates().plusShelf(name));
-            });
+            name ->
+                set(
+                    Words.of("change.addShelf", name),
+                    () -> {
+                      ShelfPath path = ShelfPath.of(above + ShelfPath.SEPARATOR + name);
+                      Crates after = crates().plusShelf(path.whole());
+                      choose.accept(path, "");
+                      return after;
+                    }));
   }
 
   void rename(Crate crate) {
-    String shelf = crates().shelfOf(crate.name()).map(Shelf::name).orElse("");
     askName(
         crate.name(),
         other -> {
-          choose.accept(shelf, other);
-          return crates().renamed(crate.name(), other);
+          Crates after = crates().renamed(crate.name(), other);
+          after.shelfOf(other).ifPresent(s -> choose.accept(s.path(), other));
+          return after;
         });
   }
 
-  void rename(Shelf shelf) {
+  void rename(ShelfPath shelf) {
     askName(
         shelf.name(),
         other -> {
-          choose.accept(other, "");
-          return crates().renamedShelf(shelf.name(), other);
+          Crates after = crates().renamedShelf(shelf.whole(), other);
+          choose.accept(shelf.renamed(other), "");
+          return after;
         });
   }
 
@@ -120,10 +141,10 @@ final class CrateCommands {
             other -> set(Words.of("change.renameCrate", now, other), () -> renamed.apply(other)));
   }
 
-  void sort(Shelf shelf) {
+  void sort(ShelfPath shelf) {
     set(
-        Words.of("change.sortShelf", shelf.name()),
-        () -> crates().withShelf(shelf.name(), Shelf::sorted));
+        Words.of("change.sortShelf", shelf),
+        () -> crates().withShelf(shelf.whole(), Shelf::sorted));
   }
 
   void remove(Crate crate) {
@@ -136,23 +157,21 @@ final class CrateCommands {
         () -> crates().minus(crate.name()));
   }
 
-  void remove(Shelf shelf) {
+  void remove(PlacedShelf placed) {
+    List<Crate> gone = placed.shelf().all();
     List<String> users =
-        shelf.crates().stream()
+        gone.stream()
             .flatMap(c -> crates().usersOf(c.name()).stream())
-            .filter(u -> shelf.crates().stream().noneMatch(c -> c.name().equals(u)))
+            .filter(u -> gone.stream().noneMatch(c -> c.name().equals(u)))
             .distinct()
             .toList();
     askRemove(
         users.isEmpty()
-            ? Words.of("crates.askRemoveShelf", shelf.name(), shelf.crates().size())
+            ? Words.of("crates.askRemoveShelf", placed.path(), gone.size())
             : Words.of(
-                "crates.askRemoveShelfUsed",
-                shelf.name(),
-                shelf.crates().size(),
-                Change.joined(users)),
-        shelf.name(),
-        () -> crates().minusShelf(shelf.name()));
+                "crates.askRemoveShelfUsed", placed.path(), gone.size(), Change.joined(users)),
+        placed.path().name(),
+        () -> crates().minusShelf(placed.path().whole()));
   }
 
   private void askRemove(String question, String name, Supplier<Crates> after) {

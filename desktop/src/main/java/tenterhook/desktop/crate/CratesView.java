@@ -6,20 +6,19 @@ import java.util.concurrent.Callable;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.adapters.pack.SendingOut.PlacedCrate;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.change.Change;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.PlacedShelf;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
@@ -27,7 +26,6 @@ import tenterhook.core.find.Query;
 import tenterhook.core.find.Subject;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackIds;
-import tenterhook.desktop.control.HandCrates;
 import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.crate.CratesModel.CrateEntry;
@@ -38,9 +36,8 @@ import tenterhook.desktop.workspace.Workspace;
 
 /** Shelves and crates, the lines of a rule crate with what each does, and the tracks it holds. */
 public final class CratesView extends StationOutline {
+  private final CrateTree tree;
   private final CrateCommands commands;
-  private final HandCrates hands;
-  private final ListView<CrateEntry> entries = new ListView<>();
   private final Label title = Look.label("", "heading");
   private final Label words = Look.label("", "second");
   private final RuleEditor editor;
@@ -55,19 +52,15 @@ public final class CratesView extends StationOutline {
   private final BuildPane build;
   private final SendOutPane sendOut;
   private final VBox main;
-  private final Button loose = Look.button("", this::showLoose, "quiet");
-  private final Button idle = Look.button("", this::onlyIdle, "quiet");
-  private List<CrateEntry> all = List.of();
-  private boolean idleOnly;
   private boolean asText;
-  private Optional<CrateEntry> chosen = Optional.empty();
+  private Optional<CrateEntry> shown = Optional.empty();
 
   /** The view. */
   public CratesView(Workspace workspace) {
     super(workspace, "keys.crates", new TrackPane(workspace, "crates"));
     this.pane = tracks().orElseThrow();
-    this.commands = new CrateCommands(workspace, this::choose);
-    this.hands = new HandCrates(workspace);
+    this.tree = new CrateTree(workspace, this::show);
+    this.commands = tree.commands();
     this.editor =
         new RuleEditor(
             workspace, rule -> rule().map(c -> commands.replace(c, c.with(rule))).orElse(false));
@@ -79,6 +72,7 @@ public final class CratesView extends StationOutline {
     this.coverage = new CoveragePane(workspace, this::back);
     this.build = new BuildPane(workspace, this::back);
     this.sendOut = new SendOutPane(workspace, this::back);
+    title.setId("list-title-crate");
     this.main = new VBox(8, headLine(), head, pane);
     main.getStyleClass().add("main");
     VBox.setVgrow(pane, Priority.ALWAYS);
@@ -105,34 +99,15 @@ public final class CratesView extends StationOutline {
   }
 
   private VBox left() {
-    prepareEntries();
     MenuButton add = add();
-    loose.setId("in-none");
-    idle.setId("idle-crates");
     Button across = Look.button(Words.of("coverage.open"), this::showCoverage);
     across.setId("coverage-open");
-    VBox left = new VBox(4, entries, loose, idle, new HBox(6, add, across));
+    tree.setOnMouseClicked(e -> back());
+    VBox left = new VBox(4, tree, new HBox(6, add, across));
     left.getStyleClass().addAll("side", "left");
     left.setPrefWidth(222);
-    VBox.setVgrow(entries, Priority.ALWAYS);
+    VBox.setVgrow(tree, Priority.ALWAYS);
     return left;
-  }
-
-  private void prepareEntries() {
-    entries.setId("crates");
-    entries.setCellFactory(
-        l -> new CrateCell(this::move, n -> hands.named(n).isPresent(), this::add));
-    entries.setPlaceholder(Look.label(Words.of("crates.none"), "empty"));
-    entries
-        .getSelectionModel()
-        .selectedItemProperty()
-        .addListener((o, before, after) -> picked(after));
-    entries.addEventFilter(KeyEvent.KEY_PRESSED, this::moveByKey);
-    entries.setOnMouseClicked(e -> back());
-  }
-
-  private void add(String crate, List<Integer> tracks) {
-    hands.named(crate).ifPresent(hand -> hands.add(hand, tracks));
   }
 
   private MenuButton add() {
@@ -140,9 +115,14 @@ public final class CratesView extends StationOutline {
     add.setId("crates-add");
     add.getItems()
         .addAll(
-            Look.item("crates.addRule", () -> commands.addRule(shelf())),
-            Look.item("crates.addHand", () -> commands.addHand(shelf())),
+            Look.item("crates.addRule", () -> commands.addRule(tree.shelf())),
+            Look.item("crates.addHand", () -> commands.addHand(tree.shelf(), List.of())),
             Look.item("crates.addShelf", commands::addShelf),
+            Look.item(
+                "crates.addShelfIn",
+                () ->
+                    tree.chosen()
+                        .ifPresentOrElse(e -> commands.addShelf(e.shelf()), commands::addShelf)),
             Look.item("crates.build", this::showBuild),
             Look.item("crates.import", () -> commands.bringIn(node.getScene().getWindow())));
     return add;
@@ -158,32 +138,7 @@ public final class CratesView extends StationOutline {
     } else if (node.getCenter() == build) {
       build.refresh();
     }
-    CrateContents contents = workspace.contents();
-    all = CratesModel.entries(workspace.state().get(), contents);
-    List<CrateEntry> now = idleOnly ? CratesModel.idle(all) : all;
-    entries.getItems().setAll(now);
-    sayUse(contents);
-    pickAgain(now);
-  }
-
-  private void sayUse(CrateContents contents) {
-    loose.setText(Words.of("crates.inNone", contents.inNone().getCardinality()));
-    int empty = CratesModel.count(all, CratesModel.Use.EMPTY);
-    int unplayed = CratesModel.count(all, CratesModel.Use.NEVER_PLAYED);
-    idle.setText(Words.of(idleOnly ? "crates.showAll" : "crates.idle", empty, unplayed));
-    idle.setVisible(idleOnly || empty + unplayed > 0);
-  }
-
-  private void pickAgain(List<CrateEntry> now) {
-    Optional<CrateEntry> again =
-        now.stream().filter(e -> chosen.filter(e::sameAs).isPresent()).findFirst();
-    CrateEntry first = now.stream().filter(e -> !e.isShelf()).findFirst().orElse(null);
-    if (again.isPresent() || first != null) {
-      entries.getSelectionModel().select(again.orElse(first));
-      picked(again.orElse(first)); // a rule may be another though its crate counts the same
-    } else {
-      nothing();
-    }
+    tree.refresh();
   }
 
   /** Two facets crossed, in the place of a crate. */
@@ -199,15 +154,21 @@ public final class CratesView extends StationOutline {
   }
 
   private void showSendOut() {
-    chosen.ifPresent(
-        e -> {
-          instead(sendOut);
-          sendOut.show(
-              e.isShelf()
-                  ? crates().shelf(e.shelf()).orElseThrow().crates()
-                  : List.of(crates().crate(e.crate()).orElseThrow()),
-              e.name());
-        });
+    tree.chosen()
+        .ifPresent(
+            e -> {
+              instead(sendOut);
+              sendOut.show(
+                  e.isShelf()
+                      ? PlacedCrate.of(shelf(e).orElseThrow().shelf())
+                      : List.of(
+                          new PlacedCrate(List.of(), crates().crate(e.crate()).orElseThrow())),
+                  e.name());
+            });
+  }
+
+  private Optional<PlacedShelf> shelf(CrateEntry entry) {
+    return crates().shelf(entry.shelf().whole());
   }
 
   private void instead(Node other) {
@@ -222,49 +183,32 @@ public final class CratesView extends StationOutline {
     }
   }
 
-  private void showLoose() {
-    workspace
-        .frame()
-        .show(TrackList.of(Words.of("crates.looseTitle"), workspace.contents().inNone()));
-  }
-
-  private void onlyIdle() {
-    idleOnly = !idleOnly;
-    refresh();
-  }
-
-  private void choose(String shelf, String crate) {
-    chosen = Optional.of(new CrateEntry(shelf, crate, 0, CratesModel.Use.USED));
-  }
-
-  private void picked(CrateEntry entry) {
-    if (entry == null) {
+  private void show(Optional<CrateEntry> entry) {
+    if (entry.isEmpty()) {
+      nothing();
       return;
     }
-    if (node.getCenter() != main && chosen.filter(entry::sameAs).isEmpty()) {
+    if (node.getCenter() != main && shown.filter(s -> !s.sameAs(entry.get())).isPresent()) {
       node.setCenter(main);
     }
-    chosen = Optional.of(entry);
-    if (entry.isShelf()) {
-      crates().shelf(entry.shelf()).ifPresent(this::show);
+    shown = entry;
+    if (entry.get().isShelf()) {
+      shelf(entry.get()).ifPresent(this::show);
     } else {
-      crates().crate(entry.crate()).ifPresent(this::show);
+      crates().crate(entry.get().crate()).ifPresent(this::show);
     }
   }
 
   private Optional<Crate> crate() {
-    return chosen.filter(e -> !e.isShelf()).flatMap(e -> crates().crate(e.crate()));
+    return tree.chosen().filter(e -> !e.isShelf()).flatMap(e -> crates().crate(e.crate()));
   }
 
   private Optional<Crate.RuleCrate> rule() {
     return crate().filter(Crate.RuleCrate.class::isInstance).map(Crate.RuleCrate.class::cast);
   }
 
-  private String shelf() {
-    return chosen.map(CrateEntry::shelf).orElse(Words.of("crates.firstShelf"));
-  }
-
   private void nothing() {
+    shown = Optional.empty();
     title.setText(Words.of("crates.noneTitle"));
     head.getChildren().clear();
     buttons.getChildren().clear();
@@ -272,25 +216,27 @@ public final class CratesView extends StationOutline {
     list(() -> new CrateListing(TrackList.NONE, Words.of("crates.none")));
   }
 
-  private void show(Shelf shelf) {
-    Look.data(title, shelf.name());
-    never.show(shelf);
+  private void show(PlacedShelf placed) {
+    Shelf shelf = placed.shelf();
+    Look.data(title, placed.path().toString());
+    never.show(placed);
     head.getChildren().setAll(never);
     buttons
         .getChildren()
         .setAll(
-            button("crates.sort", () -> commands.sort(shelf)),
+            button("crates.sort", () -> commands.sort(placed.path())),
             button("crates.sendOut", this::showSendOut),
-            button("crates.rename", () -> commands.rename(shelf)),
-            button("crates.remove", () -> commands.remove(shelf)));
+            button("crates.rename", () -> commands.rename(placed.path())),
+            button("crates.remove", () -> commands.remove(placed)));
     CrateContents contents = workspace.contents();
     Snapshot snapshot = workspace.state().get().snapshot();
     list(
         () -> {
           TrackIds ids = TrackIds.of(contents.union(shelf)).sorted(snapshot, Fields.ARTIST, false);
-          int crates = shelf.crates().size();
+          int crates = shelf.all().size();
           return new CrateListing(
-              new TrackList(shelf.name(), ids).asking(named(Subject.Own.SHELF, shelf.name())),
+              new TrackList(placed.path().toString(), ids)
+                  .asking(named(Subject.Own.SHELF, crates().reference(placed.path()))),
               Words.of("crates.shelfWords", ids.size(), minutes(ids, snapshot), crates));
         });
     why();
@@ -403,31 +349,6 @@ public final class CratesView extends StationOutline {
       node.setRight(rule().isPresent() ? why : null);
     }
     rule().ifPresent(r -> why.show(r, workspace.contents()));
-  }
-
-  private void moveByKey(KeyEvent event) {
-    boolean down = event.getCode() == KeyCode.DOWN;
-    if (event.isAltDown() && (down || event.getCode() == KeyCode.UP)) {
-      int at = entries.getSelectionModel().getSelectedIndex();
-      move(at, at + (down ? 1 : -1));
-      event.consume();
-    }
-  }
-
-  private void move(int from, int to) {
-    if (!idleOnly) {
-      CratesModel.moved(crates(), all, from, to)
-          .ifPresent(
-              after -> {
-                CrateEntry moving = all.get(from);
-                String shelf =
-                    moving.isShelf()
-                        ? moving.shelf()
-                        : after.shelfOf(moving.crate()).orElseThrow().name();
-                choose(shelf, moving.crate());
-                commands.set(Words.of("change.moveCrate", moving.name()), () -> after);
-              });
-    }
   }
 
   @Override

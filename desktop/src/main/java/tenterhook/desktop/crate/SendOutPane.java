@@ -20,9 +20,9 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.stage.DirectoryChooser;
 import tenterhook.adapters.pack.SendingOut;
+import tenterhook.adapters.pack.SendingOut.PlacedCrate;
 import tenterhook.adapters.playlist.PlaylistFile;
 import tenterhook.core.change.Place;
-import tenterhook.core.crate.Crate;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
@@ -52,7 +52,7 @@ final class SendOutPane extends VBox {
   private final TextField folder = new TextField();
   private final Button write = Look.primary(Words.of("sendOut.write"), this::write);
   private final VBox outcome = new VBox(4);
-  private List<Crate> crates = List.of();
+  private List<PlacedCrate> crates = List.of();
 
   SendOutPane(Workspace workspace, Runnable back) {
     super(10);
@@ -131,10 +131,10 @@ final class SendOutPane extends VBox {
     return row;
   }
 
-  void show(List<Crate> some, String name) {
+  void show(List<PlacedCrate> some, String name) {
     crates = some;
     Look.data(title, Words.of("sendOut.title", name));
-    int tracks = some.stream().mapToInt(workspace.contents()::count).sum();
+    int tracks = some.stream().mapToInt(c -> workspace.contents().count(c.crate())).sum();
     what.setText(Words.of("sendOut.what", some.size(), tracks));
     folder.setText(workspace.collection().setting(FOLDER).orElse(""));
     here.setText(workspace.collection().setting(HERE).orElse(firstRoot()));
@@ -167,7 +167,7 @@ final class SendOutPane extends VBox {
       Path to = Path.of(folder.getText().strip());
       SendingOut.Naming paths = paths();
       PlaylistFile chosen = form.getValue();
-      List<Crate> some = crates;
+      List<PlacedCrate> some = crates;
       workspace.keepSetting(FOLDER, folder.getText().strip());
       outcome.getChildren().clear();
       write.setDisable(true);

@@ -1,6 +1,8 @@
 package tenterhook.desktop.crate;
 
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -12,8 +14,9 @@ import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.NeverPlay;
+import tenterhook.core.crate.PlacedShelf;
 import tenterhook.core.crate.Rule;
-import tenterhook.core.crate.Shelf;
+import tenterhook.core.crate.ShelfPath;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.desktop.theme.Look;
@@ -22,10 +25,13 @@ import tenterhook.desktop.workspace.Workspace;
 
 /** What is never played from a shelf, whatever the rules of its crates say. */
 final class ShelfPane extends VBox {
+  private static final int SAID = 5;
+
   private final Workspace workspace;
   private final FlowPane banned = new FlowPane(6, 6);
   private final TextField more = new TextField();
-  private String shelf = "";
+  private final Label inherited = Look.dataLabel("", "second");
+  private ShelfPath shelf = ShelfPath.of(Words.of("crates.firstShelf"));
 
   ShelfPane(Workspace workspace) {
     super(6);
@@ -43,21 +49,46 @@ final class ShelfPane extends VBox {
     row.setAlignment(Pos.CENTER_LEFT);
     Label words = Look.label(Words.of("never.words"), "second");
     words.setWrapText(true);
-    getChildren().addAll(Look.label(Words.of("never.title"), "strong"), words, banned, row);
+    inherited.setId("never-inherited");
+    inherited.setWrapText(true);
+    getChildren()
+        .addAll(Look.label(Words.of("never.title"), "strong"), words, banned, inherited, row);
   }
 
-  void show(Shelf now) {
-    shelf = now.name();
+  void show(PlacedShelf placed) {
+    shelf = placed.path();
     banned.getChildren().clear();
-    NeverPlay never = now.never();
+    NeverPlay never = placed.shelf().never();
     never.lines().forEach(l -> banned.getChildren().add(chip(LineWords.of(l), n -> n.minus(l))));
     var snapshot = workspace.state().get().snapshot();
     never.tracks().stream()
         .filter(snapshot::has)
         .forEach(id -> banned.getChildren().add(chip(snapshot.name(id), n -> n.minus(id))));
-    if (never.isEmpty()) {
+    if (placed.never().isEmpty()) {
       banned.getChildren().add(Look.label(Words.of("never.nothing"), "second"));
     }
+    int above =
+        placed.never().lines().size()
+            + placed.never().tracks().size()
+            - never.lines().size()
+            - never.tracks().size();
+    inherited.setText(above == 0 ? "" : Words.of("never.inherited", above, words(placed, never)));
+    inherited.setVisible(above > 0);
+    inherited.setManaged(above > 0);
+  }
+
+  /** What the shelves above ban, the first few by name. */
+  private String words(PlacedShelf placed, NeverPlay own) {
+    var snapshot = workspace.state().get().snapshot();
+    return Stream.concat(
+            placed.never().lines().stream()
+                .filter(l -> !own.lines().contains(l))
+                .map(LineWords::of),
+            placed.never().tracks().stream()
+                .filter(id -> !own.tracks().contains(id) && snapshot.has(id))
+                .map(snapshot::name))
+        .limit(SAID)
+        .collect(Collectors.joining(", "));
   }
 
   private HBox chip(String words, UnaryOperator<NeverPlay> without) {
@@ -92,7 +123,7 @@ final class ShelfPane extends VBox {
   private void set(String what, UnaryOperator<NeverPlay> edit) {
     Crates now = workspace.state().get().crates();
     try {
-      Crates after = now.withShelf(shelf, s -> s.with(edit.apply(s.never())));
+      Crates after = now.withShelf(shelf.whole(), s -> s.with(edit.apply(s.never())));
       workspace.apply(
           new Change(
               Words.of("change.never", shelf, what),

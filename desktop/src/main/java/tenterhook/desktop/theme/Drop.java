@@ -1,7 +1,9 @@
 package tenterhook.desktop.theme;
 
+import java.util.function.BiConsumer;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import java.util.function.Supplier;
 import javafx.css.PseudoClass;
 import javafx.scene.Node;
@@ -14,6 +16,10 @@ import org.jspecify.annotations.Nullable;
 /** Moving something within the window by the mouse: from one node onto another, which is marked. */
 public final class Drop {
   private static final PseudoClass OVER = PseudoClass.getPseudoClass("drop");
+  private static final PseudoClass ABOVE = PseudoClass.getPseudoClass("drop-above");
+
+  /** So much of a node's height, from above, is its upper edge. */
+  private static final double EDGE = 1 / 3.0;
 
   private Drop() {}
 
@@ -47,26 +53,53 @@ public final class Drop {
    */
   public static void onto(
       Node node, DataFormat format, BooleanSupplier open, Consumer<Object> then) {
+    take(node, format, open, e -> false, (carried, above) -> then.accept(carried));
+  }
+
+  /**
+   * Takes what is dropped on a node, and tells whether it was on its upper edge, which means before
+   * it.
+   *
+   * @param node is marked as {@code :drop} or {@code :drop-above}
+   * @param then gets what was carried, and whether it was dropped on the upper third
+   */
+  public static void between(
+      Node node, DataFormat format, BooleanSupplier open, BiConsumer<Object, Boolean> then) {
+    take(node, format, open, e -> e.getY() < node.getBoundsInLocal().getHeight() * EDGE, then);
+  }
+
+  private static void take(
+      Node node,
+      DataFormat format,
+      BooleanSupplier open,
+      Predicate<DragEvent> above,
+      BiConsumer<Object, Boolean> then) {
     node.addEventHandler(
         DragEvent.DRAG_OVER,
         e -> {
           if (takes(e, format, open)) {
             e.acceptTransferModes(TransferMode.MOVE);
-            node.pseudoClassStateChanged(OVER, true);
+            node.pseudoClassStateChanged(OVER, !above.test(e));
+            node.pseudoClassStateChanged(ABOVE, above.test(e));
             e.consume();
           }
         });
-    node.addEventHandler(DragEvent.DRAG_EXITED, e -> node.pseudoClassStateChanged(OVER, false));
+    node.addEventHandler(DragEvent.DRAG_EXITED, e -> unmark(node));
     node.addEventHandler(
         DragEvent.DRAG_DROPPED,
         e -> {
-          node.pseudoClassStateChanged(OVER, false);
+          unmark(node);
           if (takes(e, format, open)) {
-            then.accept(e.getDragboard().getContent(format));
+            then.accept(e.getDragboard().getContent(format), above.test(e));
             e.setDropCompleted(true);
             e.consume();
           }
         });
+  }
+
+  private static void unmark(Node node) {
+    node.pseudoClassStateChanged(OVER, false);
+    node.pseudoClassStateChanged(ABOVE, false);
   }
 
   private static boolean takes(DragEvent event, DataFormat format, BooleanSupplier open) {

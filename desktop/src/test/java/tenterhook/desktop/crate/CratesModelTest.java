@@ -1,10 +1,10 @@
 package tenterhook.desktop.crate;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.file.Path;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,10 +17,12 @@ import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.ShelfPath;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.crate.CratesModel.CrateEntry;
+import tenterhook.desktop.crate.CratesModel.Step;
 import tenterhook.desktop.crate.CratesModel.Use;
 
 /** The list of shelves and crates, without a window. */
@@ -51,8 +53,12 @@ class CratesModelTest {
   }
 
   private static String order(Crates crates) {
-    return crates.shelves().stream()
-        .map(s -> s.name() + s.crates().stream().map(Crate::name).collect(Collectors.toList()))
+    return crates.placed().stream()
+        .map(
+            s ->
+                s.path()
+                    + ""
+                    + s.shelf().crates().stream().map(Crate::name).collect(Collectors.toList()))
         .collect(Collectors.joining(" "));
   }
 
@@ -60,8 +66,14 @@ class CratesModelTest {
   private String moved(String from, String to) {
     List<CrateEntry> all = entries(crates);
     return CratesModel.moved(crates, all, place(all, from), place(all, to))
-        .map(CratesModelTest::order)
+        .map(m -> order(m.after()))
         .orElse("as it was");
+  }
+
+  private static CrateEntry entry(String shelf, String crate, int count, Use use) {
+    Optional<Boolean> open =
+        crate.isEmpty() && !shelf.equals("Bare") ? Optional.of(true) : Optional.empty();
+    return new CrateEntry(ShelfPath.of(shelf), crate, count, use, open);
   }
 
   private static int place(List<CrateEntry> all, String name) {
@@ -77,12 +89,12 @@ class CratesModelTest {
   void eachShelfIsFollowedByItsCratesAndWhatIsToBeSaidOfThem() {
     assertThat(entries(crates))
         .containsExactly(
-            new CrateEntry("Rink", "", 2, Use.USED),
-            new CrateEntry("Rink", "Heard", 2, Use.USED),
-            new CrateEntry("Rink", "Unheard", 1, Use.NEVER_PLAYED),
-            new CrateEntry("Ferry", "", 1, Use.USED),
-            new CrateEntry("Ferry", "Nothing", 0, Use.EMPTY),
-            new CrateEntry("Bare", "", 0, Use.USED));
+            entry("Rink", "", 2, Use.USED),
+            entry("Rink", "Heard", 2, Use.USED),
+            entry("Rink", "Unheard", 1, Use.NEVER_PLAYED),
+            entry("Ferry", "", 1, Use.USED),
+            entry("Ferry", "Nothing", 0, Use.EMPTY),
+            entry("Bare", "", 0, Use.USED));
     assertThat(entries(crates).get(4).words()).isEqualTo("empty");
     assertThat(entries(crates).get(1).words()).isEqualTo("2");
   }
@@ -108,27 +120,112 @@ class CratesModelTest {
     assertThat(moved("Heard", "Bare")).isEqualTo("Rink[Unheard] Ferry[Nothing] Bare[Heard]");
   }
 
-  @Test
-  void shelvesMoveWithAllThatStandsOnThem() {
-    assertThat(moved("Ferry", "Rink")).isEqualTo("Ferry[Nothing] Rink[Heard, Unheard] Bare[]");
-    assertThat(moved("Rink", "Bare")).isEqualTo("Ferry[Nothing] Bare[] Rink[Heard, Unheard]");
-    assertThat(moved("Rink", "Unheard")).as("onto one of its own crates").isEqualTo("as it was");
-    assertThat(moved("Rink", "Rink")).isEqualTo("as it was");
+  private static final Crates TREE =
+      Crates.NONE
+          .plus("Rink/Friday/Peak", new Crate.HandCrate("Fast", List.of(1)))
+          .plus("Rink/Friday", new Crate.HandCrate("Doors", List.of(1)))
+          .plus("Rink/Saturday", new Crate.HandCrate("Last", List.of()))
+          .plus("Ferry", new Crate.HandCrate("Deck", List.of(2)));
+
+  private static String stepped(String shelf, Step step) {
+    return CratesModel.stepped(TREE, ShelfPath.of(shelf), step)
+        .map(m -> m.shelf() + ": " + shelves(m.after()))
+        .orElse("as it was");
+  }
+
+  private static String shelves(Crates crates) {
+    return crates.placed().stream().map(s -> s.path().toString()).collect(Collectors.joining(" "));
   }
 
   @Test
-  void noMoveLosesACrate() {
+  void shelvesStepBesideEachOtherInAndOut() {
+    assertThat(shelves(TREE)).isEqualTo("Rink Rink/Friday Rink/Friday/Peak Rink/Saturday Ferry");
+    assertThat(stepped("Ferry", Step.UP))
+        .isEqualTo("Ferry: Ferry Rink Rink/Friday Rink/Friday/Peak Rink/Saturday");
+    assertThat(stepped("Rink/Friday", Step.DOWN))
+        .isEqualTo("Rink/Friday: Rink Rink/Saturday Rink/Friday Rink/Friday/Peak Ferry");
+    assertThat(stepped("Rink/Saturday", Step.IN))
+        .isEqualTo(
+            "Rink/Friday/Saturday: Rink Rink/Friday Rink/Friday/Peak Rink/Friday/Saturday Ferry");
+    assertThat(stepped("Rink/Friday", Step.OUT))
+        .isEqualTo("Friday: Rink Rink/Saturday Friday Friday/Peak Ferry");
+    assertThat(stepped("Rink/Friday/Peak", Step.OUT))
+        .isEqualTo("Rink/Peak: Rink Rink/Friday Rink/Peak Rink/Saturday Ferry");
+    for (Step step : List.of(Step.UP, Step.IN, Step.OUT)) {
+      assertThat(stepped("Rink", step)).as("at the edge").isEqualTo("as it was");
+    }
+    assertThat(stepped("Rink/Saturday", Step.DOWN)).isEqualTo("as it was");
+  }
+
+  @Test
+  void shelvesAreDroppedIntoAndBeforeOthers() {
+    assertThat(
+            shelves(
+                CratesModel.into(TREE, ShelfPath.of("Ferry"), ShelfPath.of("Rink/Friday"))
+                    .orElseThrow()
+                    .after()))
+        .isEqualTo("Rink Rink/Friday Rink/Friday/Peak Rink/Friday/Ferry Rink/Saturday");
+    assertThat(
+            shelves(
+                CratesModel.before(TREE, ShelfPath.of("Rink/Friday"), ShelfPath.of("Ferry"))
+                    .orElseThrow()
+                    .after()))
+        .isEqualTo("Rink Rink/Saturday Friday Friday/Peak Ferry");
+    assertThat(CratesModel.before(TREE, ShelfPath.of("Rink"), ShelfPath.of("Rink"))).isEmpty();
+    assertThatThrownBy(
+            () -> CratesModel.into(TREE, ShelfPath.of("Rink"), ShelfPath.of("Rink/Friday")))
+        .hasMessageContaining("cannot stand in itself");
+    assertThat(CratesModel.top(TREE, ShelfPath.of("Rink/Saturday")).orElseThrow().shelf())
+        .hasToString("Saturday");
+  }
+
+  @Test
+  void whatStandsOnAFoldedShelfIsNotShownAndCratesPassIt() {
+    List<CrateEntry> rows = CratesModel.shown(entries(TREE), Set.of(ShelfPath.of("Rink/Friday")));
+    assertThat(rows)
+        .extracting(e -> e.depth() + e.name() + e.count())
+        .containsExactly("0Rink3", "1Friday2", "1Saturday1", "2Last0", "0Ferry1", "1Deck1");
+    assertThat(rows.get(1).open()).contains(false);
+    assertThat(CratesModel.moved(TREE, rows, 5, 4).orElseThrow().shelf())
+        .as("upwards past its shelf's name")
+        .hasToString("Rink/Saturday");
+    assertThat(CratesModel.idle(entries(TREE)))
+        .extracting(CrateEntry::name)
+        .containsExactly("Rink", "Saturday", "Last", "Ferry", "Deck");
+    assertThat(CratesModel.out(TREE, rows.get(3)).orElseThrow().shelf()).hasToString("Rink");
+    assertThat(CratesModel.out(TREE, rows.get(5))).isEmpty();
+  }
+
+  @Test
+  void noMoveLosesACrateOrAShelf() {
     Random random = new Random(5);
-    Crates now = crates;
+    Crates now = TREE;
     Set<String> names = now.all().stream().map(Crate::name).collect(Collectors.toSet());
-    for (int i = 0; i < 300; i++) {
-      List<CrateEntry> all = new ArrayList<>(entries(now));
-      Optional<Crates> after =
-          CratesModel.moved(
-              now, all, random.nextInt(all.size()), random.nextInt(all.size() + 2) - 1);
-      now = after.orElse(now);
+    for (int i = 0; i < 600; i++) {
+      List<CrateEntry> rows = entries(now);
+      int from = random.nextInt(rows.size());
+      CrateEntry moving = rows.get(from);
+      CrateEntry target = rows.get(random.nextInt(rows.size()));
+      try {
+        Optional<CratesModel.MovedEntry> moved =
+            !moving.isShelf()
+                ? CratesModel.moved(now, rows, from, random.nextInt(rows.size() + 2) - 1)
+                : switch (random.nextInt(3)) {
+                  case 0 -> CratesModel.into(now, moving.shelf(), target.shelf());
+                  case 1 -> CratesModel.before(now, moving.shelf(), target.shelf());
+                  default ->
+                      CratesModel.stepped(
+                          now, moving.shelf(), Step.values()[random.nextInt(Step.values().length)]);
+                };
+        if (moved.isPresent()) {
+          now = moved.get().after();
+          assertThat(now.shelf(moved.get().shelf().whole())).as("where it stands").isPresent();
+        }
+      } catch (IllegalArgumentException refused) {
+        assertThat(refused.getMessage()).contains("cannot stand in itself");
+      }
       assertThat(now.all().stream().map(Crate::name).collect(Collectors.toSet())).isEqualTo(names);
-      assertThat(now.shelves()).hasSize(3);
+      assertThat(now.placed()).hasSize(5);
     }
   }
 }

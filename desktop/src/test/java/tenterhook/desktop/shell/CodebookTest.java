@@ -9,7 +9,6 @@ import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.TextField;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -62,12 +61,6 @@ class CodebookTest extends WindowTest {
   private void choose(String button, String key) {
     MenuItem item = item(button, key);
     fx(item::fire);
-  }
-
-  private void answer(String words) {
-    fx(() -> ((TextField) lookup("#answer-text")).setText(words));
-    press("answer");
-    settle();
   }
 
   @Test

@@ -236,7 +236,7 @@ class CratesStationTest extends WindowTest {
   @Test
   void aShelfShowsItsUnionAndWhatIsNeverPlayedStaysOut() {
     row(0);
-    Shelf shelf = shelves().shelf("Rink nights").orElseThrow();
+    Shelf shelf = shelves().shelf("Rink nights").orElseThrow().shelf();
     assertThat(pane().rows()).hasSize(collection.contents().union(shelf).getCardinality());
     String artist =
         pane().rows().stream()
@@ -250,7 +250,7 @@ class CratesStationTest extends WindowTest {
     press("never-add");
     settle();
     assertThat(pane().rows()).hasSizeLessThan(before);
-    assertThat(shelves().shelf("Rink nights").orElseThrow().never().lines()).hasSize(1);
+    assertThat(shelves().shelf("Rink nights").orElseThrow().shelf().never().lines()).hasSize(1);
     fx(() -> more.setText("nofield:x"));
     press("never-add");
     assertThat(text("told")).contains("no field or facet");
@@ -283,14 +283,68 @@ class CratesStationTest extends WindowTest {
     fx(() -> list().requestFocus());
     robot.press(KeyCode.ALT, KeyCode.DOWN).release(KeyCode.DOWN, KeyCode.ALT);
     settle();
-    assertThat(shelves().shelfOf("Ice break").orElseThrow().name()).isEqualTo("Night ferry");
-    assertThat(shelves().shelf("Night ferry").orElseThrow().crates().getFirst().name())
+    assertThat(shelves().shelfOf("Ice break").orElseThrow().path()).hasToString("Night ferry");
+    assertThat(shelves().shelf("Night ferry").orElseThrow().shelf().crates().getFirst().name())
         .isEqualTo("Ice break");
     robot.press(KeyCode.ALT, KeyCode.UP).release(KeyCode.UP, KeyCode.ALT);
     settle();
-    assertThat(shelves().shelf("Rink nights").orElseThrow().crates().getLast().name())
+    assertThat(shelves().shelf("Rink nights").orElseThrow().shelf().crates().getLast().name())
         .isEqualTo("Ice break");
     assertThat(text("told")).contains("Ice break");
+  }
+
+  private void row(String name) {
+    for (int i = 0; i < list().getItems().size(); i++) {
+      if (list().getItems().get(i).toString().contains(name)) {
+        row(i);
+        return;
+      }
+    }
+    throw new AssertionError("no row " + name + " in " + list().getItems());
+  }
+
+  @Test
+  void shelvesStandInShelvesByKeysAloneAndFoldAway() {
+    row(0);
+    menu("crates-add", "crates-addShelfIn");
+    answer("Friday");
+    assertThat(text("list-title-crate")).isEqualTo("Rink nights/Friday");
+    fx(() -> list().requestFocus());
+    key(KeyCode.ALT, KeyCode.LEFT);
+    settle();
+    assertThat(shelves().shelf("/Friday")).as("out of the shelf above").isPresent();
+    key(KeyCode.ALT, KeyCode.RIGHT);
+    settle();
+    assertThat(shelves().shelf("Rink nights/Friday")).as("in again").isPresent();
+    row("crate=Ice break");
+    fx(() -> list().requestFocus());
+    key(KeyCode.ALT, KeyCode.DOWN);
+    settle();
+    assertThat(shelves().shelfOf("Ice break").orElseThrow().path())
+        .hasToString("Rink nights/Friday");
+    int rows = list().getItems().size();
+    key(KeyCode.LEFT);
+    settle();
+    key(KeyCode.LEFT);
+    settle();
+    assertThat(list().getItems()).hasSize(rows - 1);
+    assertThat(text("list-title-crate")).isEqualTo("Rink nights/Friday");
+    assertThat(pane().rows()).isNotEmpty();
+    key(KeyCode.RIGHT);
+    settle();
+    assertThat(list().getItems()).hasSize(rows);
+    row(0);
+    TextField more = (TextField) lookup("#never-more");
+    fx(() -> more.setText("title:a"));
+    press("never-add");
+    settle();
+    row("crate=, count=1");
+    assertThat(text("never-inherited")).contains("From the shelves above: 1 more");
+    key(KeyCode.CONTROL, KeyCode.Z);
+    settle();
+    key(KeyCode.CONTROL, KeyCode.Z);
+    settle();
+    assertThat(shelves().shelfOf("Ice break").orElseThrow().path()).hasToString("Rink nights");
   }
 
   @Test

@@ -36,19 +36,6 @@ class EditingTest extends WindowTest {
     fx(() -> ((TextField) lookup("#find")).setText(text));
   }
 
-  private void answer(String text) {
-    fx(() -> ((TextField) lookup("#answer-text")).setText(text));
-    press("answer");
-    settle();
-  }
-
-  private void menu(String id, String item) {
-    MenuButton menu = (MenuButton) lookup("#" + id);
-    MenuItem chosen =
-        menu.getItems().stream().filter(i -> item.equals(i.getId())).findFirst().orElseThrow();
-    fx(chosen::fire);
-  }
-
   private MenuItem contextItem(String id) {
     var menu = pane().table().getContextMenu();
     fx(() -> menu.getOnShowing().handle(null));

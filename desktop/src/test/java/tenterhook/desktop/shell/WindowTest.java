@@ -12,6 +12,8 @@ import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
@@ -158,5 +160,20 @@ abstract class WindowTest {
   void key(KeyCode... keys) {
     robot.push(keys);
     events();
+  }
+
+  /** Answers the question that stands there. */
+  void answer(String words) {
+    fx(() -> ((TextField) lookup("#answer-text")).setText(words));
+    press("answer");
+    settle();
+  }
+
+  /** Chooses an item of a menu. */
+  void menu(String id, String item) {
+    MenuButton menu = (MenuButton) lookup("#" + id);
+    MenuItem chosen =
+        menu.getItems().stream().filter(i -> item.equals(i.getId())).findFirst().orElseThrow();
+    fx(chosen::fire);
   }
 }
