@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import tenterhook.adapters.state.CollectionState;
+import tenterhook.adapters.store.SmallCovers;
 import tenterhook.adapters.store.Store;
 import tenterhook.adapters.tagfile.ArtworkImages;
 import tenterhook.adapters.tagfile.TagFiles;
@@ -12,12 +13,14 @@ import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
 
 /** The covers of a collection's tracks, and pictures kept so that a change can name them. */
-public final class Covers {
+public final class Covers implements AutoCloseable {
   private final Store store;
+  private final SmallCovers small;
   private final Supplier<CollectionState> state;
 
-  Covers(Store store, Supplier<CollectionState> state) {
+  Covers(Store store, SmallCovers small, Supplier<CollectionState> state) {
     this.store = store;
+    this.small = small;
     this.state = state;
   }
 
@@ -53,5 +56,33 @@ public final class Covers {
     } catch (Unreadable gone) {
       return store.picture(known.get().sha256());
     }
+  }
+
+  /**
+   * A track's cover brought down to at most {@link ArtworkImages#SMALL_SIDE} pixels, from what is
+   * kept ready on disk, else from its file; kept then. May be asked from any thread, not from the
+   * toolkit's.
+   *
+   * @return a JPEG; empty when the track has no cover, or it cannot be read
+   */
+  public Optional<byte[]> small(int id) {
+    Optional<String> known =
+        Artwork.parse(state.get().snapshot().raw(id, Fields.ARTWORK)).map(Artwork::sha256);
+    Optional<byte[]> ready = known.flatMap(small::get);
+    if (known.isEmpty() || ready.isPresent()) {
+      return ready;
+    }
+    Optional<byte[]> whole = of(id);
+    Optional<byte[]> made = whole.flatMap(p -> ArtworkImages.reduced(p, ArtworkImages.SMALL_SIDE));
+    if (made.isPresent() && ArtworkImages.sha256(whole.get()).equals(known.get())) {
+      small.put(known.get(), made.get());
+    }
+    return made;
+  }
+
+  /** Ends what is kept ready. */
+  @Override
+  public void close() {
+    small.close();
   }
 }

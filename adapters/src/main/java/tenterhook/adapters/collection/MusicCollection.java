@@ -27,6 +27,7 @@ import tenterhook.adapters.store.CrateJson;
 import tenterhook.adapters.store.KeptHistory;
 import tenterhook.adapters.store.Ledger;
 import tenterhook.adapters.store.Measured;
+import tenterhook.adapters.store.SmallCovers;
 import tenterhook.adapters.store.Store;
 import tenterhook.adapters.store.StoreBroken;
 import tenterhook.core.change.Change;
@@ -82,7 +83,7 @@ public final class MusicCollection implements AutoCloseable {
     this.measured = new Measured(store);
     this.clock = clock;
     this.disks = new Disks(this, clock);
-    this.covers = new Covers(store, this::state);
+    this.covers = new Covers(store, new SmallCovers(folder), this::state);
     this.settings = new Settings(store);
     Map<String, Path> roots = new LinkedHashMap<>(store.roots());
     roots.put(Place.HOLDING_BAY, folder.resolve(MusicWalk.HOLDING_BAY));
@@ -487,6 +488,7 @@ public final class MusicCollection implements AutoCloseable {
         noteCompleteness();
       }
     } finally {
+      covers.close();
       store.close(state.snapshot());
     }
   }

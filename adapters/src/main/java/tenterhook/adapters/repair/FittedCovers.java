@@ -1,15 +1,8 @@
 package tenterhook.adapters.repair;
 
-import java.awt.Graphics2D;
-import java.awt.RenderingHints;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
-import javax.imageio.ImageIO;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.adapters.tagfile.ArtworkImages;
 import tenterhook.adapters.tagfile.TagFiles;
@@ -52,33 +45,9 @@ final class FittedCovers {
   /** A track's own cover, made to fit: always the same bytes for the same cover. */
   static Optional<byte[]> bytes(CollectionState state, int id) {
     try {
-      Optional<byte[]> own = TagFiles.picture(state.path(id));
-      return own.isEmpty() ? Optional.empty() : fit(own.get());
+      return TagFiles.picture(state.path(id))
+          .flatMap(p -> ArtworkImages.reduced(p, Artwork.MOST_SIDE));
     } catch (Unreadable gone) {
-      return Optional.empty();
-    }
-  }
-
-  private static Optional<byte[]> fit(byte[] picture) {
-    try {
-      BufferedImage image = ImageIO.read(new ByteArrayInputStream(picture));
-      if (image == null) {
-        return Optional.empty();
-      }
-      double scale =
-          Math.min(1, (double) Artwork.MOST_SIDE / Math.max(image.getWidth(), image.getHeight()));
-      int width = Math.max(1, (int) Math.round(image.getWidth() * scale));
-      int height = Math.max(1, (int) Math.round(image.getHeight() * scale));
-      BufferedImage small = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
-      Graphics2D pen = small.createGraphics();
-      pen.setRenderingHint(
-          RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
-      pen.drawImage(image, 0, 0, width, height, null);
-      pen.dispose();
-      ByteArrayOutputStream out = new ByteArrayOutputStream();
-      ImageIO.write(small, "jpg", out);
-      return Optional.of(out.toByteArray());
-    } catch (IOException | RuntimeException broken) {
       return Optional.empty();
     }
   }

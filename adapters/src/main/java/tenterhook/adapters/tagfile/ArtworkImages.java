@@ -1,6 +1,11 @@
 package tenterhook.adapters.tagfile;
 
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.Arrays;
@@ -9,8 +14,10 @@ import java.util.HexFormat;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.zip.CRC32;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import javax.imageio.stream.MemoryCacheImageInputStream;
@@ -19,6 +26,9 @@ import tenterhook.core.field.Artwork;
 
 /** Tells what a picture is by its bytes. */
 public final class ArtworkImages {
+  /** The longer side of a small picture, in pixels. */
+  public static final int SMALL_SIDE = 192;
+
   private static final int PNG_HEAD = 24;
   private static final int REMEMBERED = 16;
   private static final int MOST_REMEMBERED = 1 << 20;
@@ -119,6 +129,59 @@ public final class ArtworkImages {
     } catch (IOException | RuntimeException broken) {
       return Size.UNKNOWN;
     }
+  }
+
+  /**
+   * A picture brought down to a size, on white where it is open; always the same bytes for the same
+   * picture.
+   *
+   * @param bytes of any form that the runtime reads
+   * @param most pixels of the longer side
+   * @return a JPEG; empty when it cannot be read
+   */
+  public static Optional<byte[]> reduced(byte[] bytes, int most) {
+    try (ImageInputStream in = new MemoryCacheImageInputStream(new ByteArrayInputStream(bytes))) {
+      Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+      if (!readers.hasNext()) {
+        return Optional.empty();
+      }
+      ImageReader reader = readers.next();
+      try {
+        reader.setInput(in);
+        ImageReadParam param = reader.getDefaultReadParam();
+        int longer = Math.max(reader.getWidth(0), reader.getHeight(0));
+        int step = Math.max(1, longer / (2 * most)); // no more than is needed in memory
+        param.setSourceSubsampling(step, step, 0, 0);
+        return Optional.of(jpeg(scaled(reader.read(0, param), most)));
+      } finally {
+        reader.dispose();
+      }
+    } catch (IOException | RuntimeException broken) {
+      return Optional.empty();
+    }
+  }
+
+  private static BufferedImage scaled(BufferedImage picture, int most) {
+    double by = Math.min(1, most / (double) Math.max(picture.getWidth(), picture.getHeight()));
+    int width = Math.max(1, (int) Math.round(picture.getWidth() * by));
+    int height = Math.max(1, (int) Math.round(picture.getHeight() * by));
+    BufferedImage small = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+    Graphics2D pen = small.createGraphics();
+    pen.setRenderingHint(
+        RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+    pen.setColor(Color.WHITE); // what a picture leaves open
+    pen.fillRect(0, 0, width, height);
+    pen.drawImage(picture, 0, 0, width, height, null);
+    pen.dispose();
+    return small;
+  }
+
+  private static byte[] jpeg(BufferedImage picture) throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    if (!ImageIO.write(picture, "jpeg", out)) {
+      throw new IOException("this runtime writes no JPEG");
+    }
+    return out.toByteArray();
   }
 
   /** The media type by the first bytes. */

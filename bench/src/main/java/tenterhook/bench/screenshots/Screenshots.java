@@ -18,13 +18,6 @@ import javax.imageio.ImageIO;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.duplicate.Resolving;
 import tenterhook.adapters.measure.Measuring;
-import tenterhook.adapters.store.CrateJson;
-import tenterhook.core.change.Change;
-import tenterhook.core.change.Edit;
-import tenterhook.core.crate.Builders;
-import tenterhook.core.crate.Crate;
-import tenterhook.core.crate.Crates;
-import tenterhook.core.crate.Shelf;
 import tenterhook.core.duplicate.Duplicates;
 import tenterhook.core.duplicate.Evidence;
 import tenterhook.core.duplicate.Group;
@@ -38,7 +31,6 @@ import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.app.TenterhookApp;
 import tenterhook.desktop.code.CodingView;
-import tenterhook.desktop.crate.CratesView;
 import tenterhook.desktop.lost.LostView;
 import tenterhook.desktop.play.PlaysView;
 import tenterhook.desktop.repair.RepairsView;
@@ -55,11 +47,13 @@ import tenterhook.desktop.workspace.Workspace;
  */
 public final class Screenshots {
   private static final Duration SETTLE = Duration.millis(900);
+  private static final int MOST_WAITS = 6;
   private static final int LEFT = 60;
   private static final String SIZE = "--size=";
 
   private final Workspace workspace;
   private final Shell shell;
+  private final CrateShots crates;
   private final Stage stage;
   private final Path folder;
   private final List<String> only;
@@ -92,8 +86,12 @@ public final class Screenshots {
     }
   }
 
-  /** A picture: what to do first, and its file name. */
-  private record Shot(String name, Runnable before) {}
+  /** A picture: its file name, what to do first, and what when it is taken. */
+  private record Shot(String name, Runnable before, Runnable after) {
+    Shot(String name, Runnable before) {
+      this(name, before, () -> {});
+    }
+  }
 
   /**
    * Pictures of an open window.
@@ -107,6 +105,7 @@ public final class Screenshots {
     this.stage = stage;
     this.folder = folder;
     this.only = List.copyOf(only);
+    this.crates = new CrateShots(workspace, shell);
   }
 
   private void size(String[] widthAndHeight) {
@@ -122,12 +121,13 @@ public final class Screenshots {
       shots.add(new Shot("every-script", this::scripts));
       shots.add(new Shot("folders", this::folders));
       shots.add(new Shot("holding-bay", this::holdingBay));
-      shots.add(new Shot("shelf", this::shelf));
-      shots.add(new Shot("rule-text", this::ruleText));
-      shots.add(new Shot("many-crates", this::manyCrates));
-      shots.add(new Shot("shelves", this::shelves));
-      shots.add(new Shot("inner-shelf", this::innerShelf));
-      shots.add(new Shot("send-out", this::sendOut));
+      shots.add(new Shot("shelf", crates::shelf));
+      shots.add(new Shot("rule-text", crates::ruleText));
+      shots.add(new Shot("many-crates", crates::manyCrates));
+      shots.add(new Shot("repairs-catalogue", () -> repairs(RepairKind.CATALOGUE)));
+      shots.add(new Shot("shelves", crates::shelves));
+      shots.add(new Shot("inner-shelf", crates::innerShelf));
+      shots.add(new Shot("send-out", crates::sendOut));
       shots.add(new Shot("bring-over", this::bringOver));
       shots.add(new Shot("strays", () -> codes(2)));
       shots.add(new Shot("out-of-step", () -> repairs(RepairKind.OUT_OF_STEP)));
@@ -150,8 +150,8 @@ public final class Screenshots {
     shots.add(new Shot("weave", () -> shell.go(Station.WEAVE)));
     shots.add(new Shot("arrivals", this::arrivals));
     shots.add(new Shot("repairs-names", () -> repairs(RepairKind.ARTIST_IN_TITLE)));
-    shots.add(new Shot("repairs-catalogue", () -> repairs(RepairKind.CATALOGUE)));
     shots.add(new Shot("tracks", this::tracks));
+    shots.add(new Shot("covers", () -> covers(true), () -> covers(false)));
     shots.add(new Shot("edit-panel", this::edit));
     shots.add(new Shot("change-many", this::changeMany));
     shots.add(new Shot("listening", this::listening));
@@ -162,8 +162,8 @@ public final class Screenshots {
     shots.add(new Shot("duplicates", this::duplicates));
     shots.add(new Shot("coding", this::coding));
     shots.add(new Shot("codebook", () -> codes(1)));
-    shots.add(new Shot("crates", this::crates));
-    shots.add(new Shot("coverage", this::coverage));
+    shots.add(new Shot("crates", crates::crates));
+    shots.add(new Shot("coverage", crates::coverage));
     shots.add(new Shot("history", this::history));
     shots.add(new Shot("weave-night", this::night));
   }
@@ -249,10 +249,22 @@ public final class Screenshots {
       return;
     }
     shots.get(at).before().run();
+    waitFor(at, MOST_WAITS);
+  }
+
+  /**
+   * A picture is taken when nothing is awaited any more, or after some time: jobs go on for long.
+   */
+  private void waitFor(int at, int more) {
     PauseTransition pause = new PauseTransition(SETTLE);
     pause.setOnFinished(
         e -> {
+          if (more > 0 && !workspace.quiet()) {
+            waitFor(at, more - 1);
+            return;
+          }
           save(shots.get(at).name());
+          shots.get(at).after().run();
           next(at + 1);
         });
     pause.play();
@@ -381,42 +393,9 @@ public final class Screenshots {
     }
   }
 
-  /** Eras by styles. */
-  private void coverage() {
-    shell.go(Station.CRATES);
-    if (shell.inView() instanceof CratesView view) {
-      view.showCoverage();
-    }
-  }
-
-  private void shelf() {
-    shell.go(Station.CRATES);
-    if (shell.lookup("#crates") instanceof javafx.scene.control.ListView<?> list) {
-      list.getSelectionModel().select(0);
-    }
-  }
-
-  private void ruleText() {
-    crates();
-    press("rule-form", -1);
-  }
-
-  private void manyCrates() {
-    shell.go(Station.CRATES);
-    if (shell.inView() instanceof CratesView view) {
-      view.showBuild();
-    }
-  }
-
   private void codes(int choice) {
     shell.go(Station.CODING);
     press("coding-choice", choice);
-  }
-
-  private void sendOut() {
-    crates();
-    shelf();
-    Platform.runLater(() -> press("crates-sendOut", -1));
   }
 
   private void bringOver() {
@@ -426,41 +405,17 @@ public final class Screenshots {
     }
   }
 
-  private void crates() {
-    shell.go(Station.CRATES);
-    if (shell.lookup("#crates") instanceof javafx.scene.control.ListView<?> list) {
-      list.getSelectionModel().select(2);
-    }
-    shell.inView().tracks().ifPresent(p -> p.table().getSelectionModel().select(2));
-    if (workspace.state().get().crates().crate("Fast laps").orElseThrow()
-        instanceof Crate.RuleCrate rule) {
-      int near = workspace.contents().explanation(rule).nearlyIn(2).first();
-      Platform.runLater(() -> workspace.chosen().set(near)); // after the table has said its own
-    }
-  }
-
-  /** A tree of shelves: years within decades, and one shelf put into another. */
-  private void shelves() {
-    shell.go(Station.CRATES);
-    Crates now = workspace.state().get().crates();
-    List<Shelf> years = Builders.yearsInDecades(workspace.state().get().snapshot(), "{from}");
-    Crates after =
-        Builders.addedShelves(now, "By year", years)
-            .movedShelf("Night ferry", "Rink nights", 0)
-            .withShelf("Rink nights", s -> s.with(s.never().plus(CrateJson.line("code:TRN"))));
-    workspace.apply(new Change("shelves", true, List.of(new Edit.SetCrates(now, after))));
-  }
-
-  /** A shelf in another. */
-  private void innerShelf() {
-    if (shell.lookup("#crates") instanceof javafx.scene.control.ListView<?> list) {
-      for (int i = 0; i < list.getItems().size(); i++) {
-        if (list.getItems().get(i).toString().contains("Night ferry")) {
-          list.getSelectionModel().select(i);
-          return;
-        }
-      }
-    }
+  /** The whole collection as a wall of covers, or as a table again. */
+  private void covers(boolean open) {
+    shell.go(Station.TRACKS);
+    shell
+        .inView()
+        .tracks()
+        .ifPresent(
+            p -> {
+              p.narrow(Narrowings.NONE);
+              p.openCovers(open);
+            });
   }
 
   /** Some changes that touch no file, one of them taken back. */
@@ -485,6 +440,10 @@ public final class Screenshots {
 
   /** Presses a button, or one of a row of choices. */
   private void press(String id, int place) {
+    press(shell, id, place);
+  }
+
+  static void press(Shell shell, String id, int place) {
     Node node = shell.lookup("#" + id);
     if (node instanceof javafx.scene.layout.HBox row && place >= 0) {
       ((javafx.scene.control.ToggleButton) row.getChildren().get(place)).fire();

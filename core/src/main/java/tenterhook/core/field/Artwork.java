@@ -81,6 +81,26 @@ public record Artwork(String sha256, int width, int height, int bytes, String mi
   }
 
   /**
+   * What is wrong with it as a cover.
+   *
+   * @return such as {@code tiny}, {@code broken} or {@code not square}; empty when nothing is
+   */
+  public String trouble() {
+    int longer = Math.max(width, height);
+    int shorter = Math.min(width, height);
+    if (shorter == 0) {
+      return "broken";
+    }
+    if (!usable()) {
+      return "tiny";
+    }
+    if (!fits()) {
+      return longer > MOST_SIDE ? "huge" : "of a type that players do not show";
+    }
+    return shorter * 10 < longer * 8 ? "not square" : "";
+  }
+
+  /**
    * The size in words.
    *
    * @return such as {@code 600×600}, or {@code unreadable}

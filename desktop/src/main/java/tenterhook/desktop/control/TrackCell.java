@@ -5,9 +5,11 @@ import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TextField;
+import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.shape.Rectangle;
+import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.measure.Overview;
@@ -25,6 +27,7 @@ final class TrackCell extends TableCell<Integer, Integer> {
   private static final PseudoClass RESTING = PseudoClass.getPseudoClass("resting");
   private static final PseudoClass STRAY = PseudoClass.getPseudoClass("stray");
   private static final PseudoClass ON = PseudoClass.getPseudoClass("on");
+  private static final int COVER = 22;
 
   private final Workspace workspace;
   private final Field<?> field;
@@ -32,11 +35,20 @@ final class TrackCell extends TableCell<Integer, Integer> {
   private final HBox box = new HBox(3);
   private final Once<Waveform> wave = new Once<>(() -> new Waveform(false));
   private final Once<TextField> typed = new Once<>(this::input);
+  private final Once<ImageView> cover = new Once<>(TrackCell::picture);
 
   TrackCell(Workspace workspace, Field<?> field, Columns.Edited edited) {
     this.workspace = workspace;
     this.field = field;
     this.edited = edited;
+  }
+
+  private static ImageView picture() {
+    ImageView view = new ImageView();
+    view.setFitWidth(COVER);
+    view.setFitHeight(COVER);
+    view.setPreserveRatio(true);
+    return view;
   }
 
   private TextField input() {
@@ -92,7 +104,17 @@ final class TrackCell extends TableCell<Integer, Integer> {
       String text = hole && raw.isEmpty() ? Words.of("hole") : shown;
       setGraphic(null);
       Look.data(this, field == Fields.TITLE ? marked(snapshot, id, text) : text);
+      if (field == Fields.ARTWORK) {
+        Artwork.parse(raw).ifPresent(art -> cover(id, art.sha256()));
+      }
     }
+  }
+
+  /** The cover before its size; it comes a little later when it has to be read first. */
+  private void cover(int id, String sha256) {
+    ImageView view = cover.get();
+    view.setImage(workspace.covers().get(sha256, id, this::showAgain).orElse(null));
+    setGraphic(view);
   }
 
   /** Words, not colour alone, say what state a track is in. */

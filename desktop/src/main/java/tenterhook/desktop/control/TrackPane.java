@@ -43,6 +43,9 @@ public final class TrackPane extends BorderPane {
   private final Once<NarrowPane> narrowPane;
   private final Trail trail;
   private final ToggleButton narrow = new ToggleButton(Words.of("narrow.title"));
+  private final Once<CoverWall> wall;
+  private final CoverSwitch covers;
+  private final TrackKeys keys;
   private Narrowings narrowings = Narrowings.NONE;
   private boolean narrowOpen;
   private RowRequest.Rows shown = RowRequest.Rows.NONE;
@@ -60,6 +63,8 @@ public final class TrackPane extends BorderPane {
     this.editPanel = new Once<>(() -> new EditPanel(workspace, this::closeEdit));
     this.narrowPane = new Once<>(() -> new NarrowPane(workspace, this));
     this.trail = new Trail(workspace, this);
+    this.wall = new Once<>(this::makeWall);
+    this.covers = new CoverSwitch(workspace, kind, this::openCovers, wall);
     this.columns = new Columns(workspace, table, kind, this::edit); // may sort, and so fill
     table.setId("tracks");
     table.setAccessibleText(Words.of("table.name"));
@@ -69,8 +74,8 @@ public final class TrackPane extends BorderPane {
     HandOrder hand = new HandOrder(workspace, this);
     table.setRowFactory(t -> hand.row());
     table.setContextMenu(new TrackMenu(workspace, this, columns, actions).menu());
-    table.addEventFilter(
-        KeyEvent.KEY_PRESSED, new TrackKeys(this, table, columns, actions, hand)::take);
+    this.keys = new TrackKeys(this, table, columns, actions, hand);
+    table.addEventFilter(KeyEvent.KEY_PRESSED, keys::take);
     workspace.state().addListener((o, before, after) -> refresh());
     sceneProperty().addListener((o, before, after) -> look());
     workspace.wheelKeys().addListener((o, before, after) -> table.showAgain());
@@ -79,9 +84,13 @@ public final class TrackPane extends BorderPane {
     narrow.getStyleClass().add("quiet");
     Look.tip(narrow, Words.of("narrow.openTip"));
     narrow.setOnAction(e -> openNarrow(narrow.isSelected()));
-    HBox foot = new HBox(count, Look.spring(), narrow);
+    HBox foot = new HBox(8, count, Look.spring(), covers, narrow);
     foot.getStyleClass().add("table-foot");
     setBottom(foot);
+    if (covers.isRemembered()) {
+      covers.show(true);
+      setCenter(wall.get());
+    }
   }
 
   /**
@@ -154,6 +163,35 @@ public final class TrackPane extends BorderPane {
     if (narrowOpen) {
       narrowPane.get().count(shown);
     }
+  }
+
+  /** Shows the list as a wall of covers, or as a table again with what was chosen in sight. */
+  public void openCovers(boolean open) {
+    covers.show(open);
+    setCenter(open ? wall.get() : table);
+    if (open) {
+      wall.get().show(rows(), true);
+      wall.get().list().requestFocus();
+    } else {
+      table.scrollTo(Math.max(0, table.getSelectionModel().getSelectedIndex() - 3));
+      table.requestFocus();
+    }
+  }
+
+  /** Whether the list is shown as a wall of covers. */
+  public boolean coversOpen() {
+    return covers.isOpen();
+  }
+
+  private CoverWall makeWall() {
+    CoverWall made = new CoverWall(workspace, this);
+    made.list().addEventFilter(KeyEvent.KEY_PRESSED, keys::take);
+    return made;
+  }
+
+  /** Chooses tracks, as a hand would in the table. */
+  void choose(RoaringBitmap tracks) {
+    table.selection().choose(tracks);
   }
 
   /** Opens the pane that narrows and goes to where values are typed. */
@@ -248,6 +286,9 @@ public final class TrackPane extends BorderPane {
     table.selection().follow();
     sayCount(found);
     showTrail();
+    if (covers.isOpen()) {
+      wall.get().show(found.rows(), false);
+    }
     if (narrowOpen && narrowPane.is(getRight())) {
       narrowPane.get().count(found);
     }
@@ -294,6 +335,9 @@ public final class TrackPane extends BorderPane {
     }
     if (getScene() != null) {
       table.showAgain();
+      if (covers.isOpen()) {
+        wall.get().show(rows(), false);
+      }
       showInPanel();
       if (narrowPane.is(getRight())) {
         narrowPane.get().follow();

@@ -118,6 +118,12 @@ final class TrackSelection extends TableView.TableViewSelectionModel<Integer> {
     }
   }
 
+  /** Selects tracks and nothing else; those that are in no row are left out. */
+  void choose(RoaringBitmap tracks) {
+    RoaringBitmap there = RoaringBitmap.and(tracks, rows.ids().set());
+    select(there, there.isEmpty() ? -1 : rows.ids().indexOf(there.first()));
+  }
+
   private void select(RoaringBitmap now, int lead) {
     ids = now;
     places = null;

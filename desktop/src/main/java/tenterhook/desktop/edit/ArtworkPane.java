@@ -1,14 +1,11 @@
 package tenterhook.desktop.edit;
 
 import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.File;
-import java.io.IOException;
-import java.nio.file.Files;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.Callable;
 import java.util.function.Consumer;
-import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.control.Label;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
@@ -17,10 +14,7 @@ import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
-import javax.imageio.ImageIO;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.adapters.tagfile.Unreadable;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
 import tenterhook.desktop.theme.Look;
@@ -77,19 +71,16 @@ final class ArtworkPane extends HBox {
   private void takeDrops() {
     setOnDragOver(
         e -> {
-          if (e.getDragboard().hasFiles() || e.getDragboard().hasImage()) {
+          if (PictureInput.isHeld(e.getDragboard())) {
             e.acceptTransferModes(TransferMode.COPY);
           }
           e.consume();
         });
     setOnDragDropped(
         e -> {
-          List<File> files = e.getDragboard().getFiles();
-          boolean taken = !files.isEmpty();
-          if (taken) {
-            take(files.getFirst());
-          }
-          e.setDropCompleted(taken);
+          Optional<Callable<byte[]>> held = PictureInput.held(e.getDragboard());
+          held.ifPresent(this::take);
+          e.setDropCompleted(held.isPresent());
           e.consume();
         });
   }
@@ -137,53 +128,37 @@ final class ArtworkPane extends HBox {
   }
 
   private void fromFile() {
-    FileChooser chooser = new FileChooser();
-    chooser
-        .getExtensionFilters()
-        .add(new FileChooser.ExtensionFilter("JPEG, PNG", "*.jpg", "*.jpeg", "*.png"));
-    File file = chooser.showOpenDialog(getScene().getWindow());
-    if (file != null) {
-      take(file);
-    }
+    PictureInput.chosen(getScene().getWindow()).ifPresent(this::take);
   }
 
   /** Takes a picture from a file; what is wrong with it is said. */
   void take(File file) {
-    try {
-      take(Files.readAllBytes(file.toPath()));
-    } catch (IOException trouble) {
-      workspace
-          .frame()
-          .inform(Words.of("told.failed", file.getName(), trouble.getMessage()), true, 0);
-    }
+    take(PictureInput.of(file));
   }
 
-  private void take(byte[] bytes) {
-    try {
-      Artwork art = workspace.collection().covers().keep(bytes);
-      image.setImage(new Image(new ByteArrayInputStream(bytes)));
-      size.setText(words(art));
-      chosen.accept(Optional.of(art.raw()));
-    } catch (Unreadable noPicture) {
-      workspace.frame().inform(String.valueOf(noPicture.getMessage()), true, 0);
-    }
+  /** A picture with what it is by now. */
+  private record TakenPicture(byte[] bytes, Artwork artwork) {}
+
+  private void take(Callable<byte[]> picture) {
+    EditModel asked = model;
+    workspace.background(
+        () -> {
+          byte[] bytes = picture.call();
+          return new TakenPicture(bytes, workspace.collection().covers().keep(bytes));
+        },
+        taken -> {
+          if (model == asked) {
+            image.setImage(new Image(new ByteArrayInputStream(taken.bytes())));
+            size.setText(words(taken.artwork()));
+            chosen.accept(Optional.of(taken.artwork().raw()));
+          }
+        });
   }
 
   private void paste() {
-    Clipboard clipboard = Clipboard.getSystemClipboard();
-    if (clipboard.hasFiles()) {
-      take(clipboard.getFiles().getFirst());
-    } else if (clipboard.hasImage()) {
-      try {
-        ByteArrayOutputStream png = new ByteArrayOutputStream();
-        ImageIO.write(SwingFXUtils.fromFXImage(clipboard.getImage(), null), "png", png);
-        take(png.toByteArray());
-      } catch (IOException trouble) {
-        workspace.frame().inform(String.valueOf(trouble.getMessage()), true, 0);
-      }
-    } else {
-      workspace.frame().inform(Words.of("art.noPaste"), false, 0);
-    }
+    PictureInput.held(Clipboard.getSystemClipboard())
+        .ifPresentOrElse(
+            this::take, () -> workspace.frame().inform(Words.of("art.noPaste"), false, 0));
   }
 
   /** From the first track with artwork that a query finds. */
@@ -199,7 +174,7 @@ final class ArtworkPane extends HBox {
                     .findOne(text)
                     .flatMap(id -> workspace.collection().covers().of(id))
                     .ifPresentOrElse(
-                        this::take,
+                        bytes -> take(() -> bytes),
                         () -> workspace.frame().inform(Words.of("art.noTrack"), true, 0)));
   }
 

@@ -389,6 +389,8 @@ public final class Shell extends BorderPane implements Frame {
       edit();
     } else if (event.getCode() == KeyCode.N) {
       inView.tracks().ifPresent(TrackPane::goNarrow);
+    } else if (event.getCode() == KeyCode.L) {
+      inView.tracks().ifPresent(p -> p.openCovers(!p.coversOpen()));
     } else if (event.getCode() == KeyCode.K) {
       inView.tracks().ifPresent(TrackPane::keepAsCrate);
     } else if (event.getCode() == KeyCode.M) {

@@ -5,6 +5,7 @@ import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.KeyCode;
 import javafx.scene.text.TextAlignment;
+import tenterhook.desktop.theme.Dyes;
 
 /**
  * One cell of the Weave: woven cloth as far as values are there, bare ground where they are holes,
@@ -15,12 +16,12 @@ final class WeaveCell extends Canvas {
   private static final double HEIGHT = 30;
   private static final double FIGURE = 7.2;
 
-  private final WeaveDyes dyes;
+  private final Dyes dyes;
   private int tracks;
   private int holes;
   private Runnable open = () -> {};
 
-  WeaveCell(WeaveDyes dyes) {
+  WeaveCell(Dyes dyes) {
     super(40, HEIGHT);
     this.dyes = dyes;
     getStyleClass().add("weave-cell");

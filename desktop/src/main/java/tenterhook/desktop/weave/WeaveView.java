@@ -15,6 +15,7 @@ import tenterhook.core.weave.Weave;
 import tenterhook.core.weave.WeaveBy;
 import tenterhook.core.weave.WeaveColumn;
 import tenterhook.desktop.control.StationOutline;
+import tenterhook.desktop.theme.Dyes;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.TrackList;
@@ -32,7 +33,7 @@ public final class WeaveView extends StationOutline {
   private final ListView<Weave.Row> rows = new ListView<>();
   private final NextPane next;
   private @Nullable Weave shown;
-  private final WeaveDyes dyes = new WeaveDyes(this::draw);
+  private final Dyes dyes = new Dyes(this::draw);
 
   /** The view of a count. */
   public WeaveView(Workspace workspace, WeaveModel model) {
@@ -97,7 +98,7 @@ public final class WeaveView extends StationOutline {
     rows.getItems().setAll(model.weave().rows());
   }
 
-  WeaveDyes dyes() {
+  Dyes dyes() {
     return dyes;
   }
 

@@ -49,6 +49,7 @@ public final class Workspace {
   private CrateContents contents;
   private final RepairsModel repairs;
   private final Listening listening;
+  private final CoverImages covers;
   private final MeasuringModel measuring;
   private final NarrowingModel narrowing;
   private final SimpleBooleanProperty wheelKeys = new SimpleBooleanProperty();
@@ -67,6 +68,9 @@ public final class Workspace {
     this.newest = new LatestState(collection.state(), contents);
     this.repairs = new RepairsModel(this, outside.catalogue());
     this.listening = new Listening(this, outside.outputs(), outside.silent());
+    this.covers =
+        new CoverImages(
+            id -> collection.covers().small(id).flatMap(CoverImages::read), Platform::runLater);
     this.measuring = new MeasuringModel(this);
     this.narrowing = new NarrowingModel(this);
     this.wheelKeys.set(collection.setting(KEYS).map("wheel"::equals).orElse(false));
@@ -102,6 +106,11 @@ public final class Workspace {
   /** The proposals for this collection. */
   public RepairsModel repairs() {
     return repairs;
+  }
+
+  /** Small pictures of covers. */
+  public CoverImages covers() {
+    return covers;
   }
 
   /** Listening to the chosen track. */
@@ -472,13 +481,14 @@ public final class Workspace {
 
   /** Whether no work is waiting or running, seen from any thread. */
   public boolean quiet() {
-    return jobs.quiet() && !posted.get() && repairs.quiet();
+    return jobs.quiet() && !posted.get() && repairs.quiet() && covers.quiet();
   }
 
   /** Asks all work to stop and waits for what is under way. */
   public void close() {
     ticking.stop();
     jobs.stop();
+    covers.close();
     listening.close();
     repairs.close();
     jobs.await();

@@ -86,7 +86,7 @@ abstract class WindowTest {
 
   void settle() {
     await(() -> workspace.quiet());
-    WaitForAsyncUtils.waitForFxEvents();
+    await(() -> workspace.quiet()); // what came may have asked for more
   }
 
   static void await(Callable<Boolean> condition) {

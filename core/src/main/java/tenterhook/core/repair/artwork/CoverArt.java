@@ -53,7 +53,7 @@ public final class CoverArt implements Inspector.OfFolder {
     ids.forEach(
         (int id) -> {
           String raw = context.raw(id, Fields.ARTWORK);
-          String trouble = context.cover(id).map(CoverArt::trouble).orElse("missing");
+          String trouble = context.cover(id).map(Artwork::trouble).orElse("missing");
           if (trouble.isEmpty()) {
             counts.merge(raw, 1, Integer::sum);
             return;
@@ -92,27 +92,11 @@ public final class CoverArt implements Inspector.OfFolder {
         (int id) -> {
           String raw = context.raw(id, Fields.ARTWORK);
           if (!raw.equals(cover.raw())
-              && context.cover(id).filter(a -> trouble(a).isEmpty()).isPresent()) {
+              && context.cover(id).filter(a -> a.trouble().isEmpty()).isPresent()) {
             ArtworkCandidate one = new ArtworkCandidate(cover, from, 75, with);
             propose(id, one, "other than the album's", context, out);
           }
         });
-  }
-
-  /** What is wrong with a cover, or empty. */
-  static String trouble(Artwork art) {
-    int longer = Math.max(art.width(), art.height());
-    int shorter = Math.min(art.width(), art.height());
-    if (shorter == 0) {
-      return "broken";
-    }
-    if (!art.usable()) {
-      return "tiny";
-    }
-    if (!art.fits()) {
-      return longer > Artwork.MOST_SIDE ? "huge" : "of a type that players do not show";
-    }
-    return shorter * 10 < longer * 8 ? "not square" : "";
   }
 
   /**
@@ -135,7 +119,7 @@ public final class CoverArt implements Inspector.OfFolder {
             context
                 .cover(other)
                 .map(a -> context.externalEvidence().fitted().getOrDefault(a.sha256(), a))
-                .filter(a -> trouble(a).isEmpty())
+                .filter(a -> a.trouble().isEmpty())
                 .ifPresent(a -> shared.merge(a.raw(), 1, Integer::sum));
           }
         });

@@ -1,0 +1,233 @@
+package tenterhook.desktop.control;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import javafx.geometry.VPos;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.image.Image;
+import javafx.scene.paint.Paint;
+import javafx.scene.text.Font;
+import javafx.scene.text.Text;
+import tenterhook.core.album.Album;
+import tenterhook.core.album.Album.AlbumCover;
+import tenterhook.desktop.theme.Dyes;
+import tenterhook.desktop.theme.Look;
+import tenterhook.desktop.theme.Words;
+
+/**
+ * Draws an album: its cover, or open cloth where there is none, a stack where its tracks carry
+ * different pictures, and what is to be said of it. It is drawn, not built of nodes, since a screen
+ * holds a hundred of them.
+ */
+final class CoverDrawing {
+  /** Room below a cover for what is said of the album, in pixels. */
+  static final double WORDS = 54;
+
+  /** Room around a cover, in pixels. */
+  static final double GAP = 14;
+
+  private static final double LINE = 17;
+  private static final double SPREAD = 4;
+  private static final double THREAD = 9;
+  private static final int REMEMBERED = 3000;
+  private static final Font PLAIN = Font.font("IBM Plex Sans Cond", 12.5);
+  private static final Font STRONG = Font.font("IBM Plex Sans Cond SmBld", 13);
+  private static final Font ANY_SCRIPT = Font.font("System", 12.5);
+
+  private final Dyes dyes;
+  private final Text measured = new Text();
+  private final Map<FittedText, String> fitted =
+      new LinkedHashMap<>(64, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<FittedText, String> eldest) {
+          return size() > REMEMBERED;
+        }
+      };
+
+  /** A text that is to fit. */
+  private record FittedText(String text, Font font, double width) {}
+
+  CoverDrawing(Dyes dyes) {
+    this.dyes = dyes;
+  }
+
+  /**
+   * Draws an album.
+   *
+   * @param left of its room
+   * @param side of its cover
+   * @param image its cover, if it is there by now
+   * @param chosen whether it is chosen
+   */
+  void draw(
+      GraphicsContext pen,
+      Album album,
+      double left,
+      double side,
+      Optional<Image> image,
+      boolean chosen) {
+    double x = left + GAP / 2;
+    double y = GAP / 2;
+    if (chosen) {
+      pen.setStroke(dyes.chosen());
+      pen.setLineWidth(3);
+      pen.strokeRect(x - 3.5, y - 3.5, side + 7, side + 7);
+    }
+    double inner = album.mixed() ? side - 2 * SPREAD : side;
+    if (album.mixed()) {
+      stack(pen, x, y, inner);
+    }
+    pen.setFill(dyes.ground());
+    pen.fillRect(x, y, inner, inner);
+    if (album.covers().isEmpty()) {
+      openCloth(pen, x, y, inner);
+    } else {
+      image.ifPresent(i -> picture(pen, i, x, y, inner));
+    }
+    pen.setStroke(dyes.line());
+    pen.setLineWidth(1);
+    pen.strokeRect(x + 0.5, y + 0.5, inner - 1, inner - 1);
+    note(pen, noteOf(album), x, y + inner, inner);
+    words(pen, album, x, y + side + 4, side);
+  }
+
+  private void stack(GraphicsContext pen, double x, double y, double inner) {
+    for (int under = 2; under > 0; under--) {
+      double at = under * SPREAD;
+      pen.setFill(dyes.ground());
+      pen.fillRect(x + at, y + at, inner, inner);
+      pen.setStroke(dyes.soft());
+      pen.setLineWidth(1);
+      pen.strokeRect(x + at + 0.5, y + at + 0.5, inner - 1, inner - 1);
+    }
+  }
+
+  /** Threads far apart, each over and under: what is not woven yet. */
+  private void openCloth(GraphicsContext pen, double x, double y, double side) {
+    pen.setFill(dyes.line());
+    for (double at = THREAD / 2; at < side; at += THREAD) {
+      pen.fillRect(x + at, y, 1.5, side);
+      for (double cross = at % (2 * THREAD) < THREAD ? 0 : THREAD; cross < side; ) {
+        double length = Math.min(THREAD + 3, side - cross);
+        pen.fillRect(x + cross, y + at, length, 1.5);
+        cross += 2 * THREAD;
+      }
+    }
+  }
+
+  /** Whole, in the middle: a picture that is not square is not cut. */
+  private static void picture(GraphicsContext pen, Image image, double x, double y, double side) {
+    double by = side / Math.max(image.getWidth(), image.getHeight());
+    double width = image.getWidth() * by;
+    double height = image.getHeight() * by;
+    pen.drawImage(image, x + (side - width) / 2, y + (side - height) / 2, width, height);
+  }
+
+  /** What is to be said on the cover; empty for nothing. */
+  static String noteOf(Album album) {
+    if (album.covers().isEmpty()) {
+      return Words.of("covers.none");
+    }
+    if (album.covers().size() > 1) {
+      return Words.of("covers.several", album.covers().size());
+    }
+    AlbumCover one = album.covers().getFirst();
+    if (album.bare() > 0) {
+      return Words.of("covers.onSome", one.tracks(), album.tracks().size());
+    }
+    return switch (album.trouble()) {
+      case "" -> "";
+      case "tiny" -> Words.of("covers.tiny", one.artwork().size());
+      case "not square" -> Words.of("covers.notSquare", one.artwork().size());
+      case "huge" -> Words.of("covers.huge", one.artwork().size());
+      default -> Words.of("covers.broken");
+    };
+  }
+
+  private void note(GraphicsContext pen, String note, double x, double bottom, double side) {
+    if (!note.isEmpty()) {
+      String shown = fit(note, PLAIN, side - 14);
+      measured.setFont(PLAIN);
+      measured.setText(shown);
+      double width = measured.getLayoutBounds().getWidth() + 10;
+      pen.setFill(dyes.ground());
+      pen.fillRect(x + 3, bottom - 22, width, 19);
+      pen.setStroke(dyes.line());
+      pen.strokeRect(x + 3.5, bottom - 21.5, width - 1, 18);
+      text(pen, shown, PLAIN, dyes.ink(), x + 8, bottom - 12);
+    }
+  }
+
+  private void words(GraphicsContext pen, Album album, double x, double y, double side) {
+    line(pen, titleOf(album), STRONG, dyes.ink(), x, y + LINE / 2, side);
+    line(pen, byOf(album), PLAIN, dyes.soft(), x, y + LINE * 1.5, side);
+    line(pen, countOf(album), PLAIN, dyes.soft(), x, y + LINE * 2.5, side);
+  }
+
+  /** The album's title; that of its folder when it has none. */
+  static String titleOf(Album album) {
+    if (!album.title().isEmpty()) {
+      return album.title();
+    }
+    String folder = album.folder().substring(album.folder().lastIndexOf('/') + 1);
+    return folder.isEmpty() ? Words.of("covers.noAlbum") : Words.of("covers.noAlbumIn", folder);
+  }
+
+  /** Who made it, and when. */
+  static String byOf(Album album) {
+    String artist = album.artist().isEmpty() ? Words.of("covers.severalArtists") : album.artist();
+    return album.year() == 0 ? artist : artist + " · " + album.year();
+  }
+
+  /** How much of it is there, and how whole. */
+  static String countOf(Album album) {
+    int tracks = album.tracks().size();
+    String count =
+        album.total() > tracks
+            ? Words.of("covers.ofTotal", tracks, album.total())
+            : Words.of("count.tracks", tracks);
+    return album.holes() == 0 ? count : count + " · " + Words.of("covers.holes", album.holes());
+  }
+
+  private void line(
+      GraphicsContext pen, String text, Font font, Paint dye, double x, double y, double width) {
+    Font face = Look.covered(text) ? font : ANY_SCRIPT;
+    text(pen, fit(text, face, width), face, dye, x, y);
+  }
+
+  private static void text(
+      GraphicsContext pen, String text, Font font, Paint dye, double x, double y) {
+    pen.setFont(font);
+    pen.setFill(dye);
+    pen.setTextBaseline(VPos.CENTER);
+    pen.fillText(text, x, y);
+  }
+
+  /** A text cut to a width, with an ellipsis where letters are left out. */
+  private String fit(String text, Font font, double width) {
+    return fitted.computeIfAbsent(
+        new FittedText(text, font, width), f -> width(text, font) <= width ? text : cut(f));
+  }
+
+  private String cut(FittedText wanted) {
+    int most = wanted.text().length();
+    int least = 0;
+    while (least < most) { // the most letters that fit
+      int middle = (least + most + 1) / 2;
+      boolean fits =
+          width(wanted.text().substring(0, middle).strip() + "…", wanted.font()) <= wanted.width();
+      least = fits ? middle : least;
+      most = fits ? most : middle - 1;
+    }
+    int end =
+        least > 0 && Character.isHighSurrogate(wanted.text().charAt(least - 1)) ? least - 1 : least;
+    return wanted.text().substring(0, end).strip() + "…";
+  }
+
+  private double width(String text, Font font) {
+    measured.setFont(font);
+    measured.setText(text);
+    return measured.getLayoutBounds().getWidth();
+  }
+}

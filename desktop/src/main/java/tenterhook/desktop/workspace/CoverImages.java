@@ -1,0 +1,158 @@
+package tenterhook.desktop.workspace;
+
+import java.io.ByteArrayInputStream;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Iterator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.BlockingDeque;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.LinkedBlockingDeque;
+import java.util.function.Consumer;
+import java.util.function.IntFunction;
+import javafx.scene.image.Image;
+
+/**
+ * Small pictures of covers, read beside the window and kept as long as there is room: those seen
+ * last, up to {@link #MOST_BYTES}. What was wanted last is read first, since it is in sight. To be
+ * used on the toolkit's thread.
+ */
+public final class CoverImages {
+  /** So much memory is taken by pictures at the most. */
+  public static final long MOST_BYTES = 48L << 20;
+
+  /** More that wait are out of sight again; they are asked for anew when they come back. */
+  private static final int MOST_WAITING = 300;
+
+  private final IntFunction<Optional<Image>> source;
+  private final Consumer<Runnable> toolkit;
+  private final ExecutorService readers =
+      Executors.newFixedThreadPool(2, Thread.ofPlatform().daemon().name("covers-", 0).factory());
+  private final Map<String, Image> ready = new LinkedHashMap<>(64, 0.75f, true);
+  private final Set<String> unreadable = new HashSet<>();
+  private final Map<String, WaitingCover> waiting = new HashMap<>();
+  private final BlockingDeque<WaitingCover> next = new LinkedBlockingDeque<>();
+  private long bytes;
+  private volatile int underWay;
+
+  /**
+   * No picture yet.
+   *
+   * @param source reads the small picture of a track's cover; asked beside the toolkit's thread
+   * @param toolkit runs something on the toolkit's thread
+   */
+  public CoverImages(IntFunction<Optional<Image>> source, Consumer<Runnable> toolkit) {
+    this.source = source;
+    this.toolkit = toolkit;
+  }
+
+  /**
+   * A picture as it is read.
+   *
+   * @param bytes of a JPEG
+   * @return empty when it cannot be read
+   */
+  static Optional<Image> read(byte[] bytes) {
+    return Optional.of(new Image(new ByteArrayInputStream(bytes))).filter(i -> !i.isError());
+  }
+
+  /** A picture that somebody waits for. */
+  private record WaitingCover(String sha256, int track, List<Runnable> then) {}
+
+  /**
+   * A picture, if it is there.
+   *
+   * @param sha256 of the cover
+   * @param track one that carries it
+   * @param then called when the picture has come that is not there yet; not when it was given, nor
+   *     when so many others were asked for meanwhile that this one must be out of sight
+   */
+  public Optional<Image> get(String sha256, int track, Runnable then) {
+    Image image = ready.get(sha256);
+    if (image != null || unreadable.contains(sha256)) {
+      return Optional.ofNullable(image);
+    }
+    WaitingCover known = waiting.get(sha256);
+    if (known != null) {
+      known.then().add(then);
+      if (next.remove(known)) {
+        next.addFirst(known);
+        readers.execute(this::readNewest); // one may have looked while it was nowhere
+      }
+      return Optional.empty();
+    }
+    WaitingCover asked = new WaitingCover(sha256, track, new ArrayList<>(List.of(then)));
+    waiting.put(sha256, asked);
+    next.addFirst(asked);
+    if (next.size() > MOST_WAITING) {
+      Optional.ofNullable(next.pollLast()).ifPresent(o -> waiting.remove(o.sha256()));
+    }
+    underWay = waiting.size();
+    readers.execute(this::readNewest);
+    return Optional.empty();
+  }
+
+  private void readNewest() {
+    WaitingCover asked = next.pollFirst();
+    if (asked != null) {
+      read(asked);
+    }
+  }
+
+  private void read(WaitingCover asked) {
+    Optional<Image> image = Optional.empty();
+    try {
+      image = source.apply(asked.track());
+    } finally {
+      Optional<Image> read = image;
+      toolkit.accept(() -> came(asked, read));
+    }
+  }
+
+  private void came(WaitingCover asked, Optional<Image> image) {
+    waiting.remove(asked.sha256());
+    image.ifPresentOrElse(i -> keep(asked.sha256(), i), () -> unreadable.add(asked.sha256()));
+    underWay = waiting.size();
+    asked.then().forEach(Runnable::run);
+  }
+
+  private void keep(String sha256, Image image) {
+    ready.put(sha256, image);
+    bytes += size(image);
+    Iterator<Image> oldest = ready.values().iterator();
+    while (bytes > MOST_BYTES) {
+      bytes -= size(oldest.next());
+      oldest.remove();
+    }
+  }
+
+  private static long size(Image image) {
+    return (long) (image.getWidth() * image.getHeight() * Integer.BYTES);
+  }
+
+  /** What may have changed is read again, such as a file that could not be read. */
+  public void forgetUnreadable() {
+    unreadable.clear();
+  }
+
+  /** The memory that pictures take, in bytes. */
+  public long bytes() {
+    return bytes;
+  }
+
+  /** Whether nothing is awaited; may be asked from any thread. */
+  public boolean quiet() {
+    return underWay == 0;
+  }
+
+  /** Reads no more. */
+  void close() {
+    readers.shutdownNow();
+  }
+}
