@@ -1,8 +1,6 @@
 package tenterhook.bench.window;
 
 import java.io.IOException;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -10,42 +8,26 @@ import java.util.List;
 import java.util.Locale;
 import javafx.application.Platform;
 import javafx.scene.input.KeyCode;
-import javafx.stage.Stage;
 import tenterhook.bench.Measure;
-import tenterhook.desktop.app.TenterhookApp;
 import tenterhook.desktop.shell.Shell;
 import tenterhook.desktop.workspace.Station;
 import tenterhook.desktop.workspace.Workspace;
 
 /** The program, driven through what a DJ does; it ends when all is measured and printed. */
-public final class DrivenWindow extends TenterhookApp {
+public final class DrivenWindow extends MeasuredWindow {
   private static final int ROUNDS = 9;
   private static final int SCROLLED = 5;
   private static final int MEASURED = 5000;
 
-  private final PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
-
   @Override
-  protected void opened(Workspace workspace, Shell shell, Stage stage) {
-    super.opened(workspace, shell, stage);
-    Thread.ofPlatform().daemon().start(() -> drive(workspace, shell));
-  }
-
-  private void drive(Workspace workspace, Shell shell) {
-    try {
-      HeldToolkit held = new HeldToolkit(workspace::quiet);
-      held.by(() -> {});
-      out.printf(
-          "%-52s %9s %9s %9s %9s%n", "held, milliseconds", "median", "p95", "worst", "settled");
-      WindowHand hand = new WindowHand(shell);
-      acts(held, hand, shell);
-      scrolling(held, hand, workspace);
-      memory();
-    } catch (InterruptedException | IOException | RuntimeException | Error broken) {
-      out.println("broken off: " + broken + ", caused by " + broken.getCause());
-    } finally {
-      Platform.exit();
-    }
+  void drive(Workspace workspace, Shell shell, HeldToolkit held)
+      throws InterruptedException, IOException {
+    held.by(() -> {});
+    head("held, milliseconds");
+    WindowHand hand = new WindowHand(shell);
+    acts(held, hand, shell);
+    scrolling(held, hand, workspace);
+    memory();
   }
 
   private void acts(HeldToolkit held, WindowHand hand, Shell shell) throws InterruptedException {
@@ -97,15 +79,6 @@ public final class DrivenWindow extends TenterhookApp {
     Platform.runLater(() -> workspace.jobs().forEach(job -> job.stop()));
   }
 
-  private void print(String name, FrameRate.Frames frames) {
-    out.printf(
-        Locale.ROOT,
-        "%-52s %9.1f frames a second, worst gap %.1f ms%n",
-        name,
-        frames.second(),
-        frames.worst());
-  }
-
   private void typing(HeldToolkit held, WindowHand hand, String text) throws InterruptedException {
     List<HeldToolkit.HoldTimes> all = new ArrayList<>();
     for (int round = 0; round < ROUNDS; round++) {
@@ -125,19 +98,6 @@ public final class DrivenWindow extends TenterhookApp {
       all.add(held.by(act));
     }
     print(name, all);
-  }
-
-  private void print(String name, List<HeldToolkit.HoldTimes> all) {
-    double[] worst = all.stream().mapToDouble(HeldToolkit.HoldTimes::worst).sorted().toArray();
-    double[] settled = all.stream().mapToDouble(HeldToolkit.HoldTimes::settled).sorted().toArray();
-    out.printf(
-        Locale.ROOT,
-        "%-52s %9.1f %9.1f %9.1f %9.1f%n",
-        name,
-        worst[worst.length / 2],
-        worst[(int) (worst.length * 0.95)],
-        worst[worst.length - 1],
-        settled[settled.length / 2]);
   }
 
   private void memory() throws IOException {

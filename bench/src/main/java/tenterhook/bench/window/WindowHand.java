@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Locale;
 import javafx.event.Event;
 import javafx.scene.Node;
-import javafx.scene.control.MenuButton;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
@@ -12,7 +11,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.shell.Shell;
-import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.Station;
 
 /** A DJ's hand on the window: keys and choices, all to be called on the toolkit's thread. */
 final class WindowHand {
@@ -24,10 +23,7 @@ final class WindowHand {
 
   /** Opens the whole collection as a list. */
   void wholeCollection() {
-    MenuButton more = (MenuButton) shell.lookup("#more");
-    more.getItems().stream()
-        .filter(i -> Words.of("more.tracks").equals(i.getText()))
-        .forEach(i -> i.fire());
+    shell.go(Station.TRACKS);
   }
 
   TrackPane pane() {
@@ -54,9 +50,13 @@ final class WindowHand {
 
   /** Presses a key in the table. */
   void key(KeyCode code, String modifier) {
-    TableView<Integer> table = table();
-    table.requestFocus();
-    Event.fireEvent(table, key(table, KeyEvent.KEY_PRESSED, code, '\0', modifier));
+    key(table(), code, modifier);
+  }
+
+  /** Presses a key somewhere. */
+  void key(Node target, KeyCode code, String modifier) {
+    target.requestFocus();
+    Event.fireEvent(target, key(target, KeyEvent.KEY_PRESSED, code, '\0', modifier));
   }
 
   private static KeyEvent key(

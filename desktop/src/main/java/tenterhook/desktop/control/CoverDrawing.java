@@ -1,6 +1,6 @@
 package tenterhook.desktop.control;
 
-import java.util.LinkedHashMap;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.VPos;
@@ -30,23 +30,13 @@ final class CoverDrawing {
   private static final double LINE = 17;
   private static final double SPREAD = 4;
   private static final double THREAD = 9;
-  private static final int REMEMBERED = 3000;
   private static final Font PLAIN = Font.font("IBM Plex Sans Cond", 12.5);
   private static final Font STRONG = Font.font("IBM Plex Sans Cond SmBld", 13);
   private static final Font ANY_SCRIPT = Font.font("System", 12.5);
 
   private final Dyes dyes;
   private final Text measured = new Text();
-  private final Map<FittedText, String> fitted =
-      new LinkedHashMap<>(64, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<FittedText, String> eldest) {
-          return size() > REMEMBERED;
-        }
-      };
-
-  /** A text that is to fit. */
-  private record FittedText(String text, Font font, double width) {}
+  private final Map<Font, Map<Integer, Double>> advances = new HashMap<>();
 
   CoverDrawing(Dyes dyes) {
     this.dyes = dyes;
@@ -148,9 +138,7 @@ final class CoverDrawing {
   private void note(GraphicsContext pen, String note, double x, double bottom, double side) {
     if (!note.isEmpty()) {
       String shown = fit(note, PLAIN, side - 14);
-      measured.setFont(PLAIN);
-      measured.setText(shown);
-      double width = measured.getLayoutBounds().getWidth() + 10;
+      double width = width(shown, PLAIN) + 10;
       pen.setFill(dyes.ground());
       pen.fillRect(x + 3, bottom - 22, width, 19);
       pen.setStroke(dyes.line());
@@ -206,28 +194,37 @@ final class CoverDrawing {
 
   /** A text cut to a width, with an ellipsis where letters are left out. */
   private String fit(String text, Font font, double width) {
-    return fitted.computeIfAbsent(
-        new FittedText(text, font, width), f -> width(text, font) <= width ? text : cut(f));
-  }
-
-  private String cut(FittedText wanted) {
-    int most = wanted.text().length();
-    int least = 0;
-    while (least < most) { // the most letters that fit
-      int middle = (least + most + 1) / 2;
-      boolean fits =
-          width(wanted.text().substring(0, middle).strip() + "…", wanted.font()) <= wanted.width();
-      least = fits ? middle : least;
-      most = fits ? most : middle - 1;
+    if (width(text, font) <= width) {
+      return text;
     }
-    int end =
-        least > 0 && Character.isHighSurrogate(wanted.text().charAt(least - 1)) ? least - 1 : least;
-    return wanted.text().substring(0, end).strip() + "…";
+    double left = width - advance('…', font);
+    int end = 0;
+    while (end < text.length()) {
+      left -= advance(text.codePointAt(end), font);
+      if (left < 0) {
+        break;
+      }
+      end += Character.charCount(text.codePointAt(end));
+    }
+    return text.substring(0, end).strip() + "…";
   }
 
   private double width(String text, Font font) {
-    measured.setFont(font);
-    measured.setText(text);
-    return measured.getLayoutBounds().getWidth();
+    return text.codePoints().mapToDouble(c -> advance(c, font)).sum();
+  }
+
+  /**
+   * The room that a letter takes; laid out once, since laying out each text would take too long.
+   */
+  private double advance(int letter, Font font) {
+    return advances
+        .computeIfAbsent(font, f -> new HashMap<>())
+        .computeIfAbsent(
+            letter,
+            c -> {
+              measured.setFont(font);
+              measured.setText(Character.toString(c));
+              return measured.getLayoutBounds().getWidth();
+            });
   }
 }

@@ -1,5 +1,6 @@
 package tenterhook.desktop.control;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -19,6 +20,22 @@ final class CoverRow extends ListCell<Integer> {
   private final CoverDrawing drawing;
   private final Canvas canvas = new Canvas();
   private boolean stale;
+  private Optional<DrawnRow> drawn = Optional.empty();
+
+  /**
+   * What stands on the canvas.
+   *
+   * @param filling which filling of the wall it is of
+   * @param marked which of its albums are chosen
+   * @param images their pictures, as far as they are there
+   */
+  private record DrawnRow(
+      int filling,
+      int first,
+      double side,
+      double pitch,
+      List<Boolean> marked,
+      List<Optional<Image>> images) {}
 
   CoverRow(CoverWall wall, CoverImages images, CoverDrawing drawing) {
     this.wall = wall;
@@ -65,22 +82,48 @@ final class CoverRow extends ListCell<Integer> {
     }
   }
 
+  /** Draws the row as it is by now, also when only the dyes are others. */
+  void drawAgain() {
+    drawn = Optional.empty();
+    draw();
+  }
+
   /** Draws the row as it is by now. */
   void draw() {
     stale = false;
     if (isEmpty() || getItem() == null) {
       return;
     }
-    double width = wall.columns() * wall.pitch();
-    double height = wall.rowHeight();
+    int last = Math.min(first() + wall.columns(), wall.albums().size());
+    List<Album> albums = wall.albums().subList(Math.min(first(), last), last);
+    DrawnRow now =
+        new DrawnRow(
+            wall.filling(),
+            first(),
+            wall.side(),
+            wall.pitch(),
+            IntStream.range(0, albums.size()).mapToObj(i -> wall.isMarked(first() + i)).toList(),
+            albums.stream().map(this::image).toList());
+    if (!drawn.equals(Optional.of(now))) {
+      drawn = Optional.of(now);
+      draw(now, albums);
+    }
+  }
+
+  private void draw(DrawnRow now, List<Album> albums) {
+    double width = wall.columns() * now.pitch();
     canvas.setWidth(width);
-    canvas.setHeight(height);
+    canvas.setHeight(wall.rowHeight());
     GraphicsContext pen = canvas.getGraphicsContext2D();
-    pen.clearRect(0, 0, width, height);
-    for (int i = 0; i < wall.columns() && first() + i < wall.albums().size(); i++) {
-      Album album = wall.albums().get(first() + i);
+    pen.clearRect(0, 0, width, wall.rowHeight());
+    for (int i = 0; i < albums.size(); i++) {
       drawing.draw(
-          pen, album, i * wall.pitch(), wall.side(), image(album), wall.isMarked(first() + i));
+          pen,
+          albums.get(i),
+          i * now.pitch(),
+          now.side(),
+          now.images().get(i),
+          now.marked().get(i));
     }
   }
 

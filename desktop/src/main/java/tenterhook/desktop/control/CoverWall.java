@@ -51,12 +51,13 @@ final class CoverWall extends StackPane {
   private final Workspace workspace;
   private final TrackPane pane;
   private final ListView<Integer> rows = new ListView<>();
-  private final Dyes dyes = new Dyes(this::draw);
+  private final List<CoverRow> cells = new ArrayList<>(); // before dyes, which draw them
+  private final Dyes dyes = new Dyes(this::dyed);
   private final CoverDrawing drawing = new CoverDrawing(dyes);
-  private final List<CoverRow> cells = new ArrayList<>();
   private final DoubleProperty side = new SimpleDoubleProperty(USUAL_SIDE);
   private final BitSet chosen = new BitSet();
   private List<Album> albums = List.of();
+  private int filling;
   private int columns = 1;
   private int lead = -1;
   private int anchor = -1;
@@ -123,6 +124,11 @@ final class CoverWall extends StackPane {
     return albums;
   }
 
+  /** How often other albums were shown. */
+  int filling() {
+    return filling;
+  }
+
   boolean isMarked(int album) {
     return chosen.get(album) || album == under;
   }
@@ -152,6 +158,7 @@ final class CoverWall extends StackPane {
 
   private void filled(List<Album> found, boolean reveal) {
     albums = found;
+    filling++;
     RoaringBitmap selected = pane.selection();
     chosen.clear();
     for (int i = 0; i < found.size() && !selected.isEmpty(); i++) {
@@ -175,6 +182,10 @@ final class CoverWall extends StackPane {
       rows.getItems().setAll(IntStream.range(0, wanted).boxed().toList());
     }
     draw();
+  }
+
+  private void dyed() {
+    cells.forEach(CoverRow::drawAgain);
   }
 
   private void draw() {

@@ -61,6 +61,7 @@ final class TrackMenu {
             Look.item("menu.guard", () -> actions.flag(pane.selection(), Fields.GUARDED)),
             Look.item("menu.copyText", pane::copyText),
             Look.item("menu.copyPath", this::copyPath),
+            Look.item("menu.saveList", () -> ListSaving.ask(workspace, pane)),
             Look.item("menu.remove", () -> actions.remove(pane.selection())),
             new SeparatorMenuItem(),
             shown);

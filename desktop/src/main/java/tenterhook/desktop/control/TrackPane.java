@@ -208,10 +208,14 @@ public final class TrackPane extends BorderPane {
     workspace.frame().changeMany(new TrackList(list.title(), all ? rows() : rows().in(chosen)));
   }
 
+  /** What the columns show, in their order. */
+  List<Field<?>> fields() {
+    return table.getVisibleLeafColumns().stream().<Field<?>>map(Columns::field).toList();
+  }
+
   /** Puts the chosen rows into the clipboard as they are shown, values between tabs. */
   public void copyText() {
-    List<Field<?>> fields =
-        table.getVisibleLeafColumns().stream().<Field<?>>map(Columns::field).toList();
+    List<Field<?>> fields = fields();
     Snapshot snapshot = workspace.state().get().snapshot();
     TrackIds chosen = rows().in(selection());
     workspace.background(
