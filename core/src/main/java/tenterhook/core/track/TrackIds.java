@@ -57,6 +57,19 @@ public final class TrackIds extends AbstractList<Integer> implements RandomAcces
     return ids.length;
   }
 
+  /** Makes no object a track, unlike a plain list. */
+  @Override
+  public int indexOf(Object track) {
+    if (track instanceof Integer id) {
+      for (int i = 0; i < ids.length; i++) {
+        if (ids[i] == id) {
+          return i;
+        }
+      }
+    }
+    return -1;
+  }
+
   /** The same tracks without their order; a set of its own. */
   public RoaringBitmap set() {
     return RoaringBitmap.bitmapOfUnordered(ids);

@@ -60,11 +60,9 @@ final class CoverDrawing {
     double x = left + GAP / 2;
     double y = GAP / 2;
     if (chosen) {
-      pen.setStroke(dyes.chosen());
-      pen.setLineWidth(3);
-      pen.strokeRect(x - 3.5, y - 3.5, side + 7, side + 7);
+      frame(pen, dyes.chosen(), x - 5, y - 5, side + 10, side + 10, 3);
     }
-    double inner = album.mixed() ? side - 2 * SPREAD : side;
+    double inner = side(album, side);
     if (album.mixed()) {
       stack(pen, x, y, inner);
     }
@@ -75,11 +73,32 @@ final class CoverDrawing {
     } else {
       image.ifPresent(i -> picture(pen, i, x, y, inner));
     }
-    pen.setStroke(dyes.line());
-    pen.setLineWidth(1);
-    pen.strokeRect(x + 0.5, y + 0.5, inner - 1, inner - 1);
+    frame(pen, dyes.line(), x, y, inner, inner, 1);
     note(pen, noteOf(album), x, y + inner, inner);
     words(pen, album, x, y + side + 4, side);
+  }
+
+  /**
+   * The side of the picture itself, in whole pixels; a stack leaves room for what lies under it.
+   */
+  int side(Album album, double side) {
+    return (int) (album.mixed() ? side - 2 * SPREAD : side);
+  }
+
+  /** Four filled strips: much sooner drawn than a stroke, which the toolkit lays out as a shape. */
+  private static void frame(
+      GraphicsContext pen,
+      Paint dye,
+      double x,
+      double y,
+      double width,
+      double height,
+      double thick) {
+    pen.setFill(dye);
+    pen.fillRect(x, y, width, thick);
+    pen.fillRect(x, y + height - thick, width, thick);
+    pen.fillRect(x, y + thick, thick, height - 2 * thick);
+    pen.fillRect(x + width - thick, y + thick, thick, height - 2 * thick);
   }
 
   private void stack(GraphicsContext pen, double x, double y, double inner) {
@@ -87,9 +106,7 @@ final class CoverDrawing {
       double at = under * SPREAD;
       pen.setFill(dyes.ground());
       pen.fillRect(x + at, y + at, inner, inner);
-      pen.setStroke(dyes.soft());
-      pen.setLineWidth(1);
-      pen.strokeRect(x + at + 0.5, y + at + 0.5, inner - 1, inner - 1);
+      frame(pen, dyes.soft(), x + at, y + at, inner, inner, 1);
     }
   }
 
@@ -141,8 +158,7 @@ final class CoverDrawing {
       double width = width(shown, PLAIN) + 10;
       pen.setFill(dyes.ground());
       pen.fillRect(x + 3, bottom - 22, width, 19);
-      pen.setStroke(dyes.line());
-      pen.strokeRect(x + 3.5, bottom - 21.5, width - 1, 18);
+      frame(pen, dyes.line(), x + 3, bottom - 22, width, 19, 1);
       text(pen, shown, PLAIN, dyes.ink(), x + 8, bottom - 12);
     }
   }

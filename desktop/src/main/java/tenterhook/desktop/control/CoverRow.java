@@ -1,5 +1,7 @@
 package tenterhook.desktop.control;
 
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -19,23 +21,19 @@ final class CoverRow extends ListCell<Integer> {
   private final CoverImages images;
   private final CoverDrawing drawing;
   private final Canvas canvas = new Canvas();
+  private final List<DrawnTile> drawn = new ArrayList<>();
   private boolean stale;
-  private Optional<DrawnRow> drawn = Optional.empty();
 
   /**
-   * What stands on the canvas.
+   * What stands on the canvas in a place.
    *
    * @param filling which filling of the wall it is of
-   * @param marked which of its albums are chosen
-   * @param images their pictures, as far as they are there
+   * @param album its place there; less than 0 for none
+   * @param image its picture, as far as it is there
    */
-  private record DrawnRow(
-      int filling,
-      int first,
-      double side,
-      double pitch,
-      List<Boolean> marked,
-      List<Optional<Image>> images) {}
+  private record DrawnTile(int filling, int album, boolean marked, Optional<Image> image) {
+    static final DrawnTile NONE = new DrawnTile(-1, -1, false, Optional.empty());
+  }
 
   CoverRow(CoverWall wall, CoverImages images, CoverDrawing drawing) {
     this.wall = wall;
@@ -84,46 +82,55 @@ final class CoverRow extends ListCell<Integer> {
 
   /** Draws the row as it is by now, also when only the dyes are others. */
   void drawAgain() {
-    drawn = Optional.empty();
+    drawn.clear();
     draw();
   }
 
-  /** Draws the row as it is by now. */
+  /** Draws the row as it is by now; what stands there already is left. */
   void draw() {
     stale = false;
     if (isEmpty() || getItem() == null) {
       return;
     }
-    int last = Math.min(first() + wall.columns(), wall.albums().size());
-    List<Album> albums = wall.albums().subList(Math.min(first(), last), last);
-    DrawnRow now =
-        new DrawnRow(
-            wall.filling(),
-            first(),
-            wall.side(),
-            wall.pitch(),
-            IntStream.range(0, albums.size()).mapToObj(i -> wall.isMarked(first() + i)).toList(),
-            albums.stream().map(this::image).toList());
-    if (!drawn.equals(Optional.of(now))) {
-      drawn = Optional.of(now);
-      draw(now, albums);
+    fit(wall.columns() * wall.pitch(), wall.rowHeight());
+    for (int place = 0; place < wall.columns(); place++) {
+      DrawnTile now = tile(first() + place);
+      if (!now.equals(drawn.get(place))) {
+        drawn.set(place, now);
+        draw(now, place);
+      }
     }
   }
 
-  private void draw(DrawnRow now, List<Album> albums) {
-    double width = wall.columns() * now.pitch();
-    canvas.setWidth(width);
-    canvas.setHeight(wall.rowHeight());
+  private void fit(double width, double height) {
+    boolean other = canvas.getWidth() != width || canvas.getHeight() != height;
+    if (other || drawn.size() != wall.columns()) {
+      canvas.setWidth(width);
+      canvas.setHeight(height);
+      canvas.getGraphicsContext2D().clearRect(0, 0, width, height);
+      drawn.clear();
+      drawn.addAll(Collections.nCopies(wall.columns(), DrawnTile.NONE));
+    }
+  }
+
+  private DrawnTile tile(int album) {
+    return album < wall.albums().size()
+        ? new DrawnTile(
+            wall.filling(), album, wall.isMarked(album), image(wall.albums().get(album)))
+        : DrawnTile.NONE;
+  }
+
+  private void draw(DrawnTile tile, int place) {
     GraphicsContext pen = canvas.getGraphicsContext2D();
-    pen.clearRect(0, 0, width, wall.rowHeight());
-    for (int i = 0; i < albums.size(); i++) {
+    pen.clearRect(place * wall.pitch(), 0, wall.pitch(), wall.rowHeight());
+    if (tile.album() >= 0) {
       drawing.draw(
           pen,
-          albums.get(i),
-          i * now.pitch(),
-          now.side(),
-          now.images().get(i),
-          now.marked().get(i));
+          wall.albums().get(tile.album()),
+          place * wall.pitch(),
+          wall.side(),
+          tile.image(),
+          tile.marked());
     }
   }
 
@@ -132,6 +139,7 @@ final class CoverRow extends ListCell<Integer> {
       return Optional.empty();
     }
     AlbumCover cover = album.covers().getFirst();
-    return images.get(cover.artwork().sha256(), cover.track(), this::drawSoon);
+    return images.get(
+        cover.artwork().sha256(), cover.track(), drawing.side(album, wall.side()), this::drawSoon);
   }
 }

@@ -104,7 +104,7 @@ final class CoverWall extends StackPane {
   }
 
   double side() {
-    return side.get();
+    return Math.rint(side.get());
   }
 
   /** The room that an album takes, from one to the next. */

@@ -113,7 +113,7 @@ final class TrackCell extends TableCell<Integer, Integer> {
   /** The cover before its size; it comes a little later when it has to be read first. */
   private void cover(int id, String sha256) {
     ImageView view = cover.get();
-    view.setImage(workspace.covers().get(sha256, id, this::showAgain).orElse(null));
+    view.setImage(workspace.covers().get(sha256, id, COVER, this::showAgain).orElse(null));
     setGraphic(view);
   }
 

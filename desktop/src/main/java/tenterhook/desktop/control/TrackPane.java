@@ -189,9 +189,9 @@ public final class TrackPane extends BorderPane {
     return made;
   }
 
-  /** Chooses tracks, as a hand would in the table. */
+  /** Chooses tracks, as a hand would in the table; those that are in no row are left out. */
   void choose(RoaringBitmap tracks) {
-    table.selection().choose(tracks);
+    table.selection().choose(RoaringBitmap.and(tracks, inRows));
   }
 
   /** Opens the pane that narrows and goes to where values are typed. */

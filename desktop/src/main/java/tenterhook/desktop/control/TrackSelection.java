@@ -118,10 +118,9 @@ final class TrackSelection extends TableView.TableViewSelectionModel<Integer> {
     }
   }
 
-  /** Selects tracks and nothing else; those that are in no row are left out. */
+  /** Selects tracks and nothing else; each must be in a row. Taken over. */
   void choose(RoaringBitmap tracks) {
-    RoaringBitmap there = RoaringBitmap.and(tracks, rows.ids().set());
-    select(there, there.isEmpty() ? -1 : rows.ids().indexOf(there.first()));
+    select(tracks, tracks.isEmpty() ? -1 : rows.ids().indexOf(tracks.first()));
   }
 
   private void select(RoaringBitmap now, int lead) {

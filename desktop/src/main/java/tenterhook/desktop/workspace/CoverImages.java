@@ -15,7 +15,6 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.LinkedBlockingDeque;
 import java.util.function.Consumer;
-import java.util.function.IntFunction;
 import javafx.scene.image.Image;
 
 /**
@@ -24,13 +23,16 @@ import javafx.scene.image.Image;
  * used on the toolkit's thread.
  */
 public final class CoverImages {
-  /** So much memory is taken by pictures at the most. */
-  public static final long MOST_BYTES = 48L << 20;
+  /**
+   * So much memory is taken by pictures at the most; the toolkit keeps them a second time where it
+   * draws without a graphics card.
+   */
+  public static final long MOST_BYTES = 24L << 20;
 
   /** More that wait are out of sight again; they are asked for anew when they come back. */
   private static final int MOST_WAITING = 300;
 
-  private final IntFunction<Optional<Image>> source;
+  private final Source source;
   private final Consumer<Runnable> toolkit;
   private final ExecutorService readers =
       Executors.newFixedThreadPool(2, Thread.ofPlatform().daemon().name("covers-", 0).factory());
@@ -47,38 +49,58 @@ public final class CoverImages {
    * @param source reads the small picture of a track's cover; asked beside the toolkit's thread
    * @param toolkit runs something on the toolkit's thread
    */
-  public CoverImages(IntFunction<Optional<Image>> source, Consumer<Runnable> toolkit) {
+  public CoverImages(Source source, Consumer<Runnable> toolkit) {
     this.source = source;
     this.toolkit = toolkit;
+  }
+
+  /** Reads pictures. */
+  @FunctionalInterface
+  public interface Source {
+    /**
+     * The picture of a track's cover, brought to a size.
+     *
+     * @param side the longer side, in pixels
+     * @return empty when it cannot be read
+     */
+    Optional<Image> read(int track, int side);
   }
 
   /**
    * A picture as it is read.
    *
    * @param bytes of a JPEG
+   * @param side the longer side that it is brought to, so that it need not be when it is drawn
    * @return empty when it cannot be read
    */
-  static Optional<Image> read(byte[] bytes) {
-    return Optional.of(new Image(new ByteArrayInputStream(bytes))).filter(i -> !i.isError());
+  static Optional<Image> read(byte[] bytes, int side) {
+    return Optional.of(new Image(new ByteArrayInputStream(bytes), side, side, true, true))
+        .filter(i -> !i.isError());
   }
 
-  /** A picture that somebody waits for. */
-  private record WaitingCover(String sha256, int track, List<Runnable> then) {}
+  /**
+   * A picture that somebody waits for.
+   *
+   * @param key of its cover and size
+   */
+  private record WaitingCover(String key, int track, int side, List<Runnable> then) {}
 
   /**
    * A picture, if it is there.
    *
    * @param sha256 of the cover
    * @param track one that carries it
+   * @param side the longer side, in pixels
    * @param then called when the picture has come that is not there yet; not when it was given, nor
    *     when so many others were asked for meanwhile that this one must be out of sight
    */
-  public Optional<Image> get(String sha256, int track, Runnable then) {
-    Image image = ready.get(sha256);
-    if (image != null || unreadable.contains(sha256)) {
+  public Optional<Image> get(String sha256, int track, int side, Runnable then) {
+    String key = side + " " + sha256;
+    Image image = ready.get(key);
+    if (image != null || unreadable.contains(key)) {
       return Optional.ofNullable(image);
     }
-    WaitingCover known = waiting.get(sha256);
+    WaitingCover known = waiting.get(key);
     if (known != null) {
       known.then().add(then);
       if (next.remove(known)) {
@@ -87,11 +109,11 @@ public final class CoverImages {
       }
       return Optional.empty();
     }
-    WaitingCover asked = new WaitingCover(sha256, track, new ArrayList<>(List.of(then)));
-    waiting.put(sha256, asked);
+    WaitingCover asked = new WaitingCover(key, track, side, new ArrayList<>(List.of(then)));
+    waiting.put(key, asked);
     next.addFirst(asked);
     if (next.size() > MOST_WAITING) {
-      Optional.ofNullable(next.pollLast()).ifPresent(o -> waiting.remove(o.sha256()));
+      Optional.ofNullable(next.pollLast()).ifPresent(o -> waiting.remove(o.key()));
     }
     underWay = waiting.size();
     readers.execute(this::readNewest);
@@ -108,7 +130,7 @@ public final class CoverImages {
   private void read(WaitingCover asked) {
     Optional<Image> image = Optional.empty();
     try {
-      image = source.apply(asked.track());
+      image = source.read(asked.track(), asked.side());
     } finally {
       Optional<Image> read = image;
       toolkit.accept(() -> came(asked, read));
@@ -116,14 +138,14 @@ public final class CoverImages {
   }
 
   private void came(WaitingCover asked, Optional<Image> image) {
-    waiting.remove(asked.sha256());
-    image.ifPresentOrElse(i -> keep(asked.sha256(), i), () -> unreadable.add(asked.sha256()));
+    waiting.remove(asked.key());
+    image.ifPresentOrElse(i -> keep(asked.key(), i), () -> unreadable.add(asked.key()));
     underWay = waiting.size();
     asked.then().forEach(Runnable::run);
   }
 
-  private void keep(String sha256, Image image) {
-    ready.put(sha256, image);
+  private void keep(String key, Image image) {
+    ready.put(key, image);
     bytes += size(image);
     Iterator<Image> oldest = ready.values().iterator();
     while (bytes > MOST_BYTES) {

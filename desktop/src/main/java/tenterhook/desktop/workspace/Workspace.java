@@ -70,7 +70,8 @@ public final class Workspace {
     this.listening = new Listening(this, outside.outputs(), outside.silent());
     this.covers =
         new CoverImages(
-            id -> collection.covers().small(id).flatMap(CoverImages::read), Platform::runLater);
+            (id, side) -> collection.covers().small(id).flatMap(b -> CoverImages.read(b, side)),
+            Platform::runLater);
     this.measuring = new MeasuringModel(this);
     this.narrowing = new NarrowingModel(this);
     this.wheelKeys.set(collection.setting(KEYS).map("wheel"::equals).orElse(false));

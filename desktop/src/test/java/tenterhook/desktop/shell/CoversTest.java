@@ -120,7 +120,7 @@ class CoversTest extends WindowTest {
     Random random = new Random(3);
     CoverImages images =
         new CoverImages(
-            id -> id % 7 == 0 ? Optional.empty() : Optional.of(new WritableImage(192, 192)),
+            (id, side) -> id % 7 == 0 ? Optional.empty() : Optional.of(new WritableImage(192, 192)),
             Platform::runLater);
     for (int round = 0; round < 40; round++) {
       Set<Integer> came = new HashSet<>();
@@ -129,8 +129,8 @@ class CoversTest extends WindowTest {
       fx(
           () -> {
             for (int id : asked) { // some twice, while they are being read
-              images.get("sha" + id, id, () -> came.add(id)).ifPresent(i -> there.add(id));
-              images.get("sha" + id, id, () -> came.add(id)).ifPresent(i -> there.add(id));
+              images.get("sha" + id, id, 192, () -> came.add(id)).ifPresent(i -> there.add(id));
+              images.get("sha" + id, id, 192, () -> came.add(id)).ifPresent(i -> there.add(id));
             }
           });
       await(images::quiet);
