@@ -24,15 +24,26 @@ import tenterhook.adapters.disk.SafeFiles;
 public final class SmallCovers implements AutoCloseable {
   private static final String FILE = "covers.cache";
 
-  private final @Nullable Connection database;
+  private final Path file;
+  private @Nullable Connection database;
+  private boolean opened;
 
   /**
-   * The pictures of a collection; where the disk takes none, none are kept.
+   * The pictures of a collection; where the disk takes none, none are kept. Nothing is opened
+   * before a picture is wanted, so that who wants none need not wait for it.
    *
    * @param folder of the collection
    */
   public SmallCovers(Path folder) {
-    this.database = opened(folder.resolve(FILE));
+    this.file = folder.resolve(FILE);
+  }
+
+  private @Nullable Connection database() {
+    if (!opened) {
+      opened = true;
+      database = opened(file);
+    }
+    return database;
   }
 
   private static @Nullable Connection opened(Path file) {
@@ -70,11 +81,12 @@ public final class SmallCovers implements AutoCloseable {
    * @return empty when it is not kept, or not as it was written
    */
   public synchronized Optional<byte[]> get(String sha256) {
-    if (database == null) {
+    Connection ready = database();
+    if (ready == null) {
       return Optional.empty();
     }
     try (PreparedStatement ask =
-        database.prepareStatement("SELECT sum, bytes FROM cover WHERE sha256 = ?")) {
+        ready.prepareStatement("SELECT sum, bytes FROM cover WHERE sha256 = ?")) {
       ask.setString(1, sha256);
       try (ResultSet row = ask.executeQuery()) {
         if (!row.next()) {
@@ -96,11 +108,12 @@ public final class SmallCovers implements AutoCloseable {
    * @param sha256 of the cover that it was made of
    */
   public synchronized void put(String sha256, byte[] bytes) {
-    if (database == null) {
+    Connection ready = database();
+    if (ready == null) {
       return;
     }
     try (PreparedStatement keep =
-        database.prepareStatement("INSERT OR REPLACE INTO cover VALUES (?, ?, ?)")) {
+        ready.prepareStatement("INSERT OR REPLACE INTO cover VALUES (?, ?, ?)")) {
       keep.setString(1, sha256);
       keep.setBytes(2, sum(sha256, bytes));
       keep.setBytes(3, bytes);
@@ -119,9 +132,12 @@ public final class SmallCovers implements AutoCloseable {
 
   @Override
   public synchronized void close() {
-    if (database != null) {
+    opened = true; // who asks later gets nothing
+    Connection open = database;
+    database = null;
+    if (open != null) {
       try {
-        database.close();
+        open.close();
       } catch (SQLException damaged) {
         return; // nothing in it is missed
       }

@@ -32,6 +32,16 @@ class SmallCoversTest {
   }
 
   @Test
+  void nothingIsOpenedBeforeAPictureIsWantedNorAfterTheEnd() {
+    SmallCovers covers = new SmallCovers(folder);
+    assertThat(folder).isEmptyDirectory();
+    covers.close();
+    covers.put("aa", picture(1));
+    assertThat(covers.get("aa")).isEmpty();
+    assertThat(folder).isEmptyDirectory();
+  }
+
+  @Test
   void noFlippedBitIsEverShown() throws Exception {
     try (SmallCovers covers = new SmallCovers(folder)) {
       for (int i = 0; i < 40; i++) {

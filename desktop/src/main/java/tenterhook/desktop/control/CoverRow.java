@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import javafx.application.Platform;
+import javafx.scene.AccessibleAttribute;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ListCell;
@@ -49,16 +50,25 @@ final class CoverRow extends ListCell<Integer> {
     setText(null);
     if (empty || row == null) {
       setGraphic(null);
-      setAccessibleText(null);
       return;
     }
     setGraphic(canvas);
-    setAccessibleText(
-        IntStream.range(first(), first() + wall.columns())
-            .filter(i -> i < wall.albums().size())
-            .mapToObj(i -> CoverWall.words(wall.albums().get(i)))
-            .collect(Collectors.joining("; ")));
     draw();
+  }
+
+  /** What the row shows, put into words only for who reads it out. */
+  @Override
+  public Object queryAccessibleAttribute(AccessibleAttribute attribute, Object... parameters) {
+    return attribute == AccessibleAttribute.TEXT && getItem() != null
+        ? words()
+        : super.queryAccessibleAttribute(attribute, parameters);
+  }
+
+  private String words() {
+    return IntStream.range(first(), first() + wall.columns())
+        .filter(i -> i < wall.albums().size())
+        .mapToObj(i -> CoverWall.words(wall.albums().get(i)))
+        .collect(Collectors.joining("; "));
   }
 
   private int first() {

@@ -145,11 +145,13 @@ final class CoverWall extends StackPane {
   /**
    * Shows the albums of tracks; what is chosen in the table stays chosen.
    *
-   * @param reveal whether to go to where this is
+   * @param reveal whether the wall is opened: then it goes to where this is
    */
   void show(TrackIds tracks, boolean reveal) {
     CollectionState state = workspace.state().get();
-    workspace.covers().forgetUnreadable();
+    if (reveal) { // not with each change, which would read them again and again
+      workspace.covers().forgetUnreadable();
+    }
     workspace.promptly(
         this,
         () -> Albums.of(state.snapshot(), state.codebook(), tracks),

@@ -12,6 +12,7 @@ import java.util.Random;
 import java.util.Set;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.AccessibleAttribute;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -97,6 +98,10 @@ class CoversTest extends WindowTest {
     List<Album> albums = albums();
     List<Canvas> rows = canvases();
     assertThat(rows.size()).isGreaterThan(2);
+    Album first = albums.getFirst();
+    assertThat(rows.getFirst().getParent().queryAccessibleAttribute(AccessibleAttribute.TEXT))
+        .asString()
+        .contains(first.title().isEmpty() ? "No album" : first.title());
     int covers = 0;
     for (int row = 0; row < rows.size(); row++) {
       Canvas canvas = rows.get(row);
