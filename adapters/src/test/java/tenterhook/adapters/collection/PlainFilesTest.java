@@ -71,6 +71,37 @@ class PlainFilesTest extends CollectionTest {
   }
 
   @Test
+  void aShelfOfBeforeIsReadWrittenAsATreeAndReadAgain() throws Exception {
+    assertThat(Files.readString(shelf)).doesNotContain("shelves");
+    Crates old = collection.state().crates();
+    change(
+        new Edit.SetCrates(
+            old,
+            old.plus("Rink/Friday/Peak", new Crate.HandCrate("Late", List.of(id("one.wav"))))));
+    Crates tree = collection.state().crates();
+    Files.writeString(shelf, Files.readString(shelf).replace("\"Late\"", "\"Latest\""));
+    assertThat(collection.takePlainFiles()).isTrue();
+    assertThat(collection.state().crates()).isEqualTo(tree.renamed("Late", "Latest"));
+  }
+
+  @Test
+  void aCircleMadeByHandIsRefusedWithItsPathAndAllStays() throws Exception {
+    Crates before = collection.state().crates();
+    String circle =
+        Files.readString(shelf)
+            .replace(
+                "\"crates\"",
+                "\"shelves\" : [ { \"name\" : \"Friday\", \"crates\" : [ { \"name\" : \"Round\","
+                    + " \"keep\" : { \"all\" : [ \"shelf:Rink\" ] } } ] } ], \"crates\"");
+    Files.writeString(shelf, circle);
+    assertThat(collection.takePlainFiles()).isFalse();
+    assertThat(collection.startupProblems())
+        .anyMatch(p -> p.reason().contains("built on itself: Round → Round"));
+    assertThat(collection.state().crates()).isEqualTo(before);
+    assertThat(shelf).hasContent(circle);
+  }
+
+  @Test
   void aTrackThatIsNotThereYetDoesNotEmptyACrate() throws Exception {
     String before = Files.readString(shelf);
     Path held = music.resolve("Ferry/three.wav");
