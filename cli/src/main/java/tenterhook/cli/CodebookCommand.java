@@ -13,6 +13,7 @@ import tenterhook.core.code.Clashes;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
+import tenterhook.core.code.Figures;
 import tenterhook.core.code.Notation;
 import tenterhook.core.code.Suggestions;
 import tenterhook.core.edit.CodebookEdits;
@@ -27,6 +28,7 @@ import tenterhook.core.edit.CodebookEdits;
       CodebookCommand.Rename.class,
       CodebookCommand.RenameFacet.class,
       CodebookCommand.WriteSo.class,
+      CodebookCommand.WriteFigures.class,
       CodebookCommand.Merge.class,
       CodebookCommand.Split.class,
       CodebookCommand.MoveCode.class,
@@ -174,7 +176,51 @@ final class CodebookCommand extends CollectionCommand {
       apply(
           collection,
           CodebookEdits.write(
-              tracks(collection), book, new Notation(to, chosen, alphabetical, inFront, upper)));
+              tracks(collection),
+              book,
+              now.in(to).in(chosen).ordered(alphabetical, inFront, upper)));
+    }
+  }
+
+  @Command(
+      name = "figures",
+      description =
+          "Writes figures of each track behind its codes, in all files, and keeps them in step;"
+              + " without a template: shows them.")
+  static final class WriteFigures extends CollectionCommand {
+    @Parameters(
+        index = "0",
+        arity = "0..1",
+        paramLabel = "TEMPLATE",
+        description = "Such as '{key} {bpm} E{energy}'.")
+    String template = "";
+
+    @Option(names = "--off", description = "Takes the figures away.")
+    boolean off;
+
+    @Override
+    void run(MusicCollection collection) {
+      Codebook book = collection.state().codebook();
+      if (template.isBlank() && !off) {
+        show(book.notation());
+      } else {
+        apply(
+            collection,
+            now -> CodebookEdits.figures(now.snapshot(), now.codebook(), off ? "" : template));
+      }
+    }
+
+    private void show(Notation notation) {
+      List<String> fields = Figures.fields().stream().map(f -> "{" + f.key() + "}").toList();
+      ObjectNode node = object().put("figures", notation.figures().template());
+      fields.forEach(node.putArray("fields")::add);
+      say(
+          node,
+          (notation.figures().on()
+                  ? "figures behind codes: " + notation.figures().template()
+                  : "no figures behind codes")
+              + "; there are "
+              + String.join(" ", fields));
     }
   }
 

@@ -57,6 +57,24 @@ class CodesAndCratesTest extends CommandTest {
   }
 
   @Test
+  void figuresAreWrittenBehindCodesKeptInStepAndTakenAway() throws Exception {
+    run("set", "genre:ska", "comment=mine", "bpm=121", "rating=");
+    Path file = Path.of(first("genre:ska"));
+    assertThat(run("codebook", "figures", "{title}").err()).contains("{title} is no figure");
+    JsonNode written = run("codebook", "figures", "{bpm} {rating}*").last();
+    assertThat(written.path("tracks").asInt()).isGreaterThanOrEqualTo(tracks("genre:ska").size());
+    assertThat(TagFiles.read(file).raw(Fields.COMMENT)).isEqualTo("mine [121]");
+    run("set", "genre:ska", "rating=4");
+    assertThat(TagFiles.read(file).raw(Fields.COMMENT)).isEqualTo("mine [121 4*]");
+    assertThat(run("codebook", "figures").last().path("figures").asText())
+        .isEqualTo("{bpm} {rating}*");
+    run("codebook", "figures", "--off");
+    assertThat(TagFiles.read(file).raw(Fields.COMMENT)).isEqualTo("mine");
+    run("set", "genre:ska", "bpm=99");
+    assertThat(TagFiles.read(file).raw(Fields.COMMENT)).isEqualTo("mine");
+  }
+
+  @Test
   void straysAreAdoptedOrLeftAlone() throws Exception {
     run("set", "genre:ska", "comment=/SKA/LOUD/HUSH/");
     assertThat(run("codebook", "strays").lines())

@@ -41,6 +41,7 @@ import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Derived;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.edit.FiguresInStep;
 import tenterhook.core.field.FieldOrigin;
 import tenterhook.core.job.Progress;
 import tenterhook.core.track.Cell;
@@ -248,7 +249,11 @@ public final class MusicCollection implements AutoCloseable {
     if (!ledger.waiting().isEmpty()) {
       confirmOpen();
     }
-    Change change = newest(command, progress);
+    Change meant = newest(command, progress);
+    Change change =
+        undo.equals(Undo.NONE)
+            ? FiguresInStep.with(state.snapshot(), state.codebook(), meant)
+            : meant;
     ChangeExecutor.Executed done = executor.execute(state, change, undo, clock.instant(), progress);
     CollectionState before = state;
     moment++;

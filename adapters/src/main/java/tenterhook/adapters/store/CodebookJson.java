@@ -16,6 +16,7 @@ import java.util.TreeSet;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
+import tenterhook.core.code.Figures;
 import tenterhook.core.code.Notation;
 import tenterhook.core.genre.Genres;
 
@@ -56,6 +57,10 @@ public final class CodebookJson {
     root.put("alphabetical", notation.alphabetical());
     root.put("inFront", notation.inFront());
     root.put("upper", notation.upper());
+    if (!notation.figures().equals(Figures.NONE)) {
+      root.put("figures", notation.figures().template());
+      notation.figures().former().forEach(root.putArray("figuresBefore")::add);
+    }
   }
 
   private static Notation notation(JsonNode root) {
@@ -64,7 +69,8 @@ public final class CodebookJson {
         Notation.Style.valueOf(root.path("style").asText("wrapped").toUpperCase(Locale.ROOT)),
         root.path("alphabetical").asBoolean(),
         root.path("inFront").asBoolean(),
-        root.path("upper").asBoolean());
+        root.path("upper").asBoolean(),
+        Figures.of(root.path("figures").asText(""), strings(root.path("figuresBefore"))));
   }
 
   /** A code of which nothing else is said is its meaning alone. */
@@ -96,15 +102,19 @@ public final class CodebookJson {
     if (said.isTextual()) {
       return new Code(token, said.asText());
     }
-    List<String> synonyms = new ArrayList<>();
-    said.path("synonyms").forEach(s -> synonyms.add(s.asText()));
     return new Code(
         token,
         said.path("meaning").asText(),
         said.path("key").asText(""),
-        synonyms,
+        strings(said.path("synonyms")),
         said.path("retired").asBoolean(),
         said.path("rule").asText(""));
+  }
+
+  private static List<String> strings(JsonNode array) {
+    List<String> strings = new ArrayList<>();
+    array.forEach(one -> strings.add(one.asText()));
+    return strings;
   }
 
   private static void texts(ObjectNode node, Map<String, String> map) {

@@ -27,6 +27,7 @@ import tenterhook.core.change.Place;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
+import tenterhook.core.code.Figures;
 import tenterhook.core.code.Notation;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
@@ -330,10 +331,13 @@ class StoreTest {
   }
 
   @Test
-  void whatWasSettledAboutGenresIsWrittenAndReadWithTheCodebook() {
+  void genresAndFiguresAreWrittenAndReadWithTheCodebook() {
     Codebook book =
         Codebook.EMPTY.with(
             tenterhook.core.genre.Genres.NONE.with("hip-hop", "Hip Hop").under("Ska", "Island"));
+    Figures figures = Figures.of("{bpm}").then("{key} E{energy}");
+    Codebook figured = book.with(book.notation().with(figures));
+    assertThat(CodebookJson.read(CodebookJson.write(figured))).isEqualTo(figured);
     String text = CodebookJson.write(book);
     assertThat(text).contains("\"hip-hop\" : \"Hip Hop\"").contains("\"Ska\" : \"Island\"");
     assertThat(CodebookJson.read(text)).isEqualTo(book);

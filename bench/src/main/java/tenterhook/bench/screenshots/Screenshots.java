@@ -161,7 +161,7 @@ public final class Screenshots {
     shots.add(new Shot("plays", this::plays));
     shots.add(new Shot("duplicates", this::duplicates));
     shots.add(new Shot("coding", this::coding));
-    shots.add(new Shot("codebook", () -> codes(1)));
+    shots.add(new Shot("codebook", this::codebook));
     shots.add(new Shot("crates", crates::crates));
     shots.add(new Shot("coverage", crates::coverage));
     shots.add(new Shot("history", this::history));
@@ -396,6 +396,14 @@ public final class Screenshots {
   private void codes(int choice) {
     shell.go(Station.CODING);
     press("coding-choice", choice);
+  }
+
+  /** With figures that are tried, and not written. */
+  private void codebook() {
+    codes(1);
+    if (shell.lookup("#figures-template") instanceof javafx.scene.control.TextField template) {
+      template.setText("{key} {bpm} E{energy}");
+    }
   }
 
   private void bringOver() {

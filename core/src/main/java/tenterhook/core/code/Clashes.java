@@ -132,8 +132,7 @@ public final class Clashes {
     Map<Notation.Style, Integer> counts = new TreeMap<>();
     for (Notation.Style style : Notation.Style.values()) {
       Notation now = codebook.notation();
-      Notation other =
-          new Notation(now.field(), style, now.alphabetical(), now.inFront(), now.upper());
+      Notation other = now.in(style);
       counts.put(style, new Clashes(snapshot, codebook.with(other)).all().size());
     }
     return counts;

@@ -225,7 +225,7 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres, Set
     }
     List<String> all = new ArrayList<>(ordered(new ArrayList<>(codes)));
     all.addAll(strays);
-    return notation.write(reading.own(), all);
+    return notation.write(reading.withTokens(all));
   }
 
   private List<String> ordered(List<String> found) {

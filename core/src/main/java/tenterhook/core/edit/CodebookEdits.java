@@ -11,6 +11,7 @@ import tenterhook.core.change.Edit;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
+import tenterhook.core.code.Figures;
 import tenterhook.core.code.Notation;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.field.Field;
@@ -127,27 +128,61 @@ public final class CodebookEdits {
     Notation now = codebook.notation();
     Codebook after = codebook.with(other);
     List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
-    snapshot
-        .tracks()
-        .forEach(
-            (int id) -> {
-              String before = snapshot.raw(id, now.target());
-              Notation.Content old = now.read(before);
-              if (old.tokens().isEmpty()) {
-                return;
-              }
-              if (now.target() == other.target()) {
-                set(edits, id, now.target(), before, other.write(old.own(), old.tokens()));
-              } else {
-                String target = snapshot.raw(id, other.target());
-                Notation.Content there = other.read(target);
-                List<String> tokens = new ArrayList<>(there.tokens());
-                old.tokens().stream().filter(t -> !tokens.contains(t)).forEach(tokens::add);
-                set(edits, id, now.target(), before, old.own());
-                set(edits, id, other.target(), target, other.write(there.own(), tokens));
-              }
-            });
+    snapshot.tracks().forEach((int id) -> rewrite(edits, snapshot, id, now, other));
     return new Change("writes codes into " + other.target().label(), false, edits);
+  }
+
+  private static void rewrite(
+      List<Edit> edits, Snapshot snapshot, int id, Notation now, Notation other) {
+    String before = snapshot.raw(id, now.target());
+    Notation.Content old = standing(now, other.figures(), before);
+    String figures = other.figures().of(field -> snapshot.raw(id, field));
+    if (now.target() == other.target()) {
+      boolean bare = old.tokens().isEmpty() && old.figures().isEmpty() && !other.figures().on();
+      set(edits, id, now.target(), before, bare ? before : other.write(old.withFigures(figures)));
+      return;
+    }
+    if (!old.tokens().isEmpty() || !old.figures().isEmpty()) {
+      set(edits, id, now.target(), before, old.own());
+    }
+    String target = snapshot.raw(id, other.target());
+    Notation.Content there = other.read(target);
+    List<String> tokens = new ArrayList<>(there.tokens());
+    old.tokens().stream().filter(t -> !tokens.contains(t)).forEach(tokens::add);
+    if (!old.tokens().isEmpty() || other.figures().on()) {
+      set(
+          edits,
+          id,
+          other.target(),
+          target,
+          other.write(there.withTokens(tokens).withFigures(figures)));
+    }
+  }
+
+  /**
+   * What a text holds. Where no figures were written so far, some that came along from elsewhere
+   * are told by their place at the end; anywhere else they are own words.
+   */
+  private static Notation.Content standing(Notation now, Figures next, String text) {
+    Notation.Content content = now.with(next).read(text);
+    boolean ours = !now.figures().equals(Figures.NONE) || text.endsWith(content.figures());
+    return ours ? content : now.read(text);
+  }
+
+  /**
+   * Puts other figures behind the codes from now on, in all files.
+   *
+   * @param template see {@link Figures}; empty takes the figures away
+   * @throws IllegalArgumentException when it cannot be a template; the message says why
+   */
+  public static Change figures(Snapshot snapshot, Codebook codebook, String template) {
+    Notation other = codebook.notation().with(codebook.notation().figures().then(template));
+    Change change = write(snapshot, codebook, other);
+    String title =
+        other.figures().on()
+            ? "writes figures " + other.figures().template() + " behind codes"
+            : "takes figures away behind codes";
+    return new Change(title, false, change.edits());
   }
 
   static void set(List<Edit> edits, int id, Field<?> field, String before, String after) {
@@ -276,7 +311,7 @@ public final class CodebookEdits {
                       .distinct()
                       .toList();
               if (!tokens.equals(reading.tokens())) {
-                String after = codebook.notation().write(reading.own(), tokens);
+                String after = codebook.notation().write(reading.withTokens(tokens));
                 edits.add(new Edit.SetField(id, field, before, after));
               }
             });

@@ -70,7 +70,7 @@ public final class OtherCodes {
       Notation.Content reading = notation.get().read(text);
       List<String> kept = reading.tokens().stream().filter(t -> !taken.contains(t)).toList();
       String own = text.startsWith(" ") ? reading.own() : reading.own().stripLeading();
-      return notation.get().write(own, kept);
+      return notation.get().write(reading.withOwn(own).withTokens(kept));
     }
     StringBuilder left = new StringBuilder();
     Matcher word = WORDS.matcher(text);

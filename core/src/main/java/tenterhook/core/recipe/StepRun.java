@@ -88,7 +88,7 @@ final class StepRun {
   private void set(Field<?> field, String words) {
     Notation notation = codebook.notation();
     values.put(
-        field, isTarget(field) ? notation.write(words, notation.read(raw(field)).tokens()) : words);
+        field, isTarget(field) ? notation.write(notation.read(raw(field)).withOwn(words)) : words);
   }
 
   private void whole(Field<?> field, UnaryOperator<String> change) {

@@ -50,6 +50,8 @@ public enum RepairKind {
   COMMENTS,
   /** The tags of one file say different things. */
   OUT_OF_STEP,
+  /** Figures behind the codes that say something else than the track's values. */
+  FIGURES,
   /** What the catalogue knows. */
   CATALOGUE;
 

@@ -27,7 +27,7 @@ class NotationTest {
     Notation notation = notation(style, inFront);
     assertThat(notation.write("long fade", List.of("80S", "SKA"))).isEqualTo(text);
     assertThat(notation.read(text))
-        .isEqualTo(new Notation.Content("long fade", List.of("80S", "SKA")));
+        .isEqualTo(new Notation.Content("long fade", List.of("80S", "SKA"), ""));
     assertThat(notation.write("", List.of("SKA"))).isEqualTo(notation.written("SKA"));
   }
 

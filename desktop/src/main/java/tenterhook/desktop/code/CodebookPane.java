@@ -25,6 +25,7 @@ final class CodebookPane extends VBox {
 
   private final VBox facets = new VBox(14);
   private final NotationBar notation;
+  private final FiguresBar figures;
   private final LegendMenu legend;
   private final CodeMenu codeMenu;
   private final ClashPane clashes;
@@ -39,6 +40,7 @@ final class CodebookPane extends VBox {
     this.workspace = workspace;
     this.clashes = new ClashPane(workspace);
     this.notation = new NotationBar(workspace);
+    this.figures = new FiguresBar(workspace);
     this.codeMenu = new CodeMenu(workspace);
     this.legend = new LegendMenu(workspace, bringOver);
     setId("codebook");
@@ -48,7 +50,7 @@ final class CodebookPane extends VBox {
     HBox both = new HBox(14, scroll, clashes);
     HBox.setHgrow(scroll, Priority.ALWAYS);
     VBox.setVgrow(both, Priority.ALWAYS);
-    getChildren().addAll(head, both);
+    getChildren().addAll(head, figures, both);
   }
 
   private HBox head() {
@@ -69,6 +71,7 @@ final class CodebookPane extends VBox {
   void refresh() {
     facets.getChildren().clear();
     notation.refresh();
+    figures.refresh();
     clashes.refresh();
     CollectionState state = workspace.state().get();
     Map<String, Integer> counts = CodingModel.counts(state);

@@ -55,17 +55,14 @@ final class NotationBar extends HBox {
     styles.setId("notation-style");
     styles.setAccessibleText(Words.of("codebook.style"));
     for (Notation.Style style : Notation.Style.values()) {
-      styles.getItems().add(in(style).write(Words.of("codebook.ownWords"), List.of("80S", "SKA")));
+      styles
+          .getItems()
+          .add(now().in(style).write(Words.of("codebook.ownWords"), List.of("80S", "SKA")));
     }
     styles.getSelectionModel().select(now().style().ordinal());
     styles.setOnAction(
-        e -> ask(in(Notation.Style.values()[styles.getSelectionModel().getSelectedIndex()])));
+        e -> ask(now().in(Notation.Style.values()[styles.getSelectionModel().getSelectedIndex()])));
     return styles;
-  }
-
-  private Notation in(Notation.Style style) {
-    Notation n = now();
-    return new Notation(n.field(), style, n.alphabetical(), n.inFront(), n.upper());
   }
 
   private MenuButton order() {
@@ -78,15 +75,15 @@ final class NotationBar extends HBox {
             item(
                 "codebook.alphabetical",
                 n.alphabetical(),
-                on -> ask(new Notation(n.field(), n.style(), on, n.inFront(), n.upper()))),
+                on -> ask(n.ordered(on, n.inFront(), n.upper()))),
             item(
                 "codebook.inFront",
                 n.inFront(),
-                on -> ask(new Notation(n.field(), n.style(), n.alphabetical(), on, n.upper()))),
+                on -> ask(n.ordered(n.alphabetical(), on, n.upper()))),
             item(
                 "codebook.upper",
                 n.upper(),
-                on -> ask(new Notation(n.field(), n.style(), n.alphabetical(), n.inFront(), on))));
+                on -> ask(n.ordered(n.alphabetical(), n.inFront(), on))));
     return order;
   }
 

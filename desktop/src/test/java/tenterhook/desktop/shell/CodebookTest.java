@@ -3,21 +3,28 @@ package tenterhook.desktop.shell;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
 import tenterhook.core.crate.Crate;
+import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.FindText;
+import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.code.CodingModel;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Station;
@@ -183,5 +190,49 @@ class CodebookTest extends WindowTest {
               List<String> tokens = book().notation().read(now().raw(id, Fields.COMMENT)).tokens();
               assertThat(tokens).isSortedAccordingTo(String::compareToIgnoreCase);
             });
+  }
+
+  @Test
+  void figuresAreSeenOnATrackWrittenBehindCodesAndFollow() {
+    Snapshot before = now();
+    TextField template = (TextField) lookup("#figures-template");
+    fx(template::requestFocus);
+    fx(() -> template.setText("{bpm} {nothing}"));
+    settle();
+    assertThat(((Label) lookup("#figures-example")).getText()).contains("{nothing} is no figure");
+    assertThat(lookup("#figures-write").isDisabled()).isTrue();
+    fx(() -> template.setText(""));
+    MenuButton insert = (MenuButton) lookup("#figures-insert");
+    insert.getItems().stream()
+        .filter(i -> i.getText().equals("bpm") || i.getText().equals("rating"))
+        .forEach(i -> fx(i::fire));
+    settle();
+    assertThat(template.getText()).isEqualTo("{bpm} {rating}");
+    assertThat(((Label) lookup("#figures-example")).getText()).contains(" will read: ");
+    key(KeyCode.ENTER);
+    settle();
+    assertThat(book().notation().figures().template()).isEqualTo("{bpm} {rating}");
+    int id =
+        now()
+            .tracks(
+                i ->
+                    !now().lost(i)
+                        && now().raw(i, Fields.GUARDED).isEmpty()
+                        && now().value(i, Fields.CODES).isPresent()
+                        && now().value(i, Fields.BPM).isPresent())
+            .first();
+    String figures = before.raw(id, Fields.COMMENT);
+    assertThat(now().raw(id, Fields.COMMENT)).startsWith(figures).contains(" [");
+    RoaringBitmap one = RoaringBitmap.bitmapOf(id);
+    fx(() -> workspace.apply(TrackEdits.set(now(), one, Map.of(Fields.RATING, "5"))));
+    settle();
+    assertThat(now().raw(id, Fields.COMMENT)).startsWith(figures).endsWith(" 5]");
+    fx(() -> lookup("#add-facet").requestFocus());
+    control(KeyCode.Z);
+    settle();
+    control(KeyCode.Z);
+    settle();
+    assertThat(now().raw(id, Fields.COMMENT)).isEqualTo(figures);
+    assertThat(book().notation().figures().on()).isFalse();
   }
 }

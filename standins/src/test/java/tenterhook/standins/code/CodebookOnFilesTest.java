@@ -13,6 +13,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.disk.SafeFiles;
 import tenterhook.adapters.state.CollectionState;
@@ -31,6 +32,7 @@ import tenterhook.core.edit.CodebookEdits;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
+import tenterhook.core.track.Snapshot;
 import tenterhook.standins.synth.Encoder;
 import tenterhook.standins.synth.Recording;
 import tenterhook.standins.synth.Synth;
@@ -112,6 +114,35 @@ class CodebookOnFilesTest {
     }
   }
 
+  @Test
+  void figuresStandInFilesOfEveryFormatAndFollowTheirValues() throws Exception {
+    try (MusicCollection collection =
+        MusicCollection.open(folder.resolve("figures"), InstantSource.system())) {
+      collection.scan(folder.resolve("Music"), Progress.SILENT);
+      setUp(collection, new Random(7));
+      Map<String, String> plain = bytes();
+      CollectionState now = collection.state();
+      apply(
+          collection,
+          CodebookEdits.figures(now.snapshot(), now.codebook(), "{key} {bpm} R{rating}"));
+      Map<String, String> figured = bytes();
+      RoaringBitmap all = now.snapshot().tracks();
+      Snapshot snapshot = collection.state().snapshot();
+      apply(collection, TrackEdits.set(snapshot, all, Map.of(Fields.RATING, "4")));
+      collection.scan(folder.resolve("Music"), Progress.SILENT);
+      all.forEach(
+          (int id) -> {
+            String comment = collection.state().snapshot().raw(id, Fields.COMMENT);
+            assertThat(comment).startsWith("long fade, wait").endsWith(" [Am 122 R4]");
+            assertThat(comment.indexOf("[")).isEqualTo(comment.lastIndexOf("["));
+          });
+      collection.undo(collection.nextUndo().orElseThrow().number(), Progress.SILENT);
+      assertThat(bytes()).isEqualTo(figured);
+      collection.undo(collection.nextUndo().orElseThrow().number(), Progress.SILENT);
+      assertThat(bytes()).isEqualTo(plain).isNotEqualTo(figured);
+    }
+  }
+
   /** A codebook, a crate that asks for codes, own words and some codes by chance on each track. */
   private static void setUp(MusicCollection collection, Random random) {
     CollectionState now = collection.state();
@@ -133,17 +164,15 @@ class CodebookOnFilesTest {
     apply(
         collection,
         TrackEdits.set(
-            collection.state().snapshot(), all, Map.of(Fields.COMMENT, "long fade, wait")));
+            collection.state().snapshot(),
+            all,
+            Map.of(Fields.COMMENT, "long fade, wait", Fields.BPM, "122", Fields.KEY, "Am")));
     all.forEach(
         (int id) -> {
           List<String> give = BOOK.tokens().stream().filter(t -> random.nextInt(3) > 0).toList();
           Change code =
               TrackEdits.code(
-                  collection.state().snapshot(),
-                  BOOK,
-                  org.roaringbitmap.RoaringBitmap.bitmapOf(id),
-                  give,
-                  List.of());
+                  collection.state().snapshot(), BOOK, RoaringBitmap.bitmapOf(id), give, List.of());
           if (!code.isEmpty()) {
             apply(collection, code);
           }
@@ -155,8 +184,9 @@ class CodebookOnFilesTest {
     String one = tokens.get(random.nextInt(tokens.size()));
     String other = tokens.get((tokens.indexOf(one) + 1) % tokens.size());
     String fresh = "N" + random.nextInt(10_000);
+    String last = now.codebook().facets().getLast().name();
     var snapshot = now.snapshot();
-    return switch (random.nextInt(6)) {
+    return switch (random.nextInt(7)) {
       case 0 -> CodebookEdits.rename(snapshot, now.codebook(), now.crates(), one, fresh);
       case 1 -> CodebookEdits.merge(snapshot, now.codebook(), now.crates(), one, other);
       case 2 ->
@@ -164,18 +194,22 @@ class CodebookOnFilesTest {
               snapshot, now.codebook(), one, new Code(fresh, ""), snapshot.tracks().limit(3));
       case 3 ->
           CodebookEdits.move(
-              snapshot, now.codebook(), now.crates(), one, random.nextBoolean() ? "Use" : "Style");
+              snapshot, now.codebook(), now.crates(), one, random.nextBoolean() ? last : "Style");
       case 4 ->
           CodebookEdits.write(
               snapshot,
               now.codebook(),
-              new Notation(
-                  random.nextBoolean() ? "grouping" : "comment",
-                  Notation.Style.values()[random.nextInt(3)],
-                  random.nextBoolean(),
-                  random.nextBoolean(),
-                  random.nextBoolean()));
-      default -> CodebookEdits.renameFacet(now.codebook(), now.crates(), "Use", "Use " + fresh);
+              now.codebook()
+                  .notation()
+                  .in(random.nextBoolean() ? "grouping" : "comment")
+                  .in(Notation.Style.values()[random.nextInt(3)])
+                  .ordered(random.nextBoolean(), random.nextBoolean(), random.nextBoolean()));
+      case 5 ->
+          CodebookEdits.figures(
+              snapshot,
+              now.codebook(),
+              List.of("{bpm}", "{key} {bpm} R{rating}", "").get(random.nextInt(3)));
+      default -> CodebookEdits.renameFacet(now.codebook(), now.crates(), last, "Use " + fresh);
     };
   }
 

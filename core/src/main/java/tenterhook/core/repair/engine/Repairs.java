@@ -38,6 +38,7 @@ import tenterhook.core.repair.names.TitleNames;
 import tenterhook.core.repair.names.VersionForm;
 import tenterhook.core.repair.numbers.BySound;
 import tenterhook.core.repair.numbers.Discs;
+import tenterhook.core.repair.numbers.FiguresBehind;
 import tenterhook.core.repair.numbers.Reissues;
 import tenterhook.core.repair.numbers.Tempo;
 import tenterhook.core.repair.numbers.TrackNumbers;
@@ -68,6 +69,7 @@ public final class Repairs {
           new BySound(),
           new Comments(),
           new OutOfStep(),
+          new FiguresBehind(),
           new FromCatalogue());
   private static final List<Inspector.OfFolder> BY_FOLDER =
       List.of(

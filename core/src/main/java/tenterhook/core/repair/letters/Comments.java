@@ -36,7 +36,7 @@ public final class Comments implements Inspector.TrackInspector {
     Notation notation = context.codebook().notation();
     boolean coded = context.codebook().notation().target() == (Field<?>) Fields.COMMENT;
     Notation.Content reading =
-        coded ? notation.read(before) : new Notation.Content(before, List.of());
+        coded ? notation.read(before) : new Notation.Content(before, List.of(), "");
     if (reading.own().isBlank()) {
       return;
     }
@@ -46,7 +46,7 @@ public final class Comments implements Inspector.TrackInspector {
     own = without(MachineText.PROGRAMS, own, "names of programs", found);
     own = oneOfEach(own, found);
     if (!found.isEmpty()) {
-      String after = notation.write(own.strip(), reading.tokens());
+      String after = coded ? notation.write(reading.withOwn(own.strip())) : own.strip();
       out.accept(
           new Proposal(
               RepairKind.COMMENTS,
