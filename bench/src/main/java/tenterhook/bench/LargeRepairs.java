@@ -8,7 +8,7 @@ import java.util.Random;
 import java.util.TreeMap;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
-import tenterhook.core.code.Derived;
+import tenterhook.core.derived.Derived;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;

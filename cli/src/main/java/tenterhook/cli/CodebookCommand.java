@@ -3,6 +3,7 @@ package tenterhook.cli;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -17,6 +18,7 @@ import tenterhook.core.code.Figures;
 import tenterhook.core.code.Notation;
 import tenterhook.core.code.Suggestions;
 import tenterhook.core.edit.CodebookEdits;
+import tenterhook.core.track.ItemKind;
 
 /** Lists facets and codes. */
 @Command(
@@ -29,6 +31,7 @@ import tenterhook.core.edit.CodebookEdits;
       CodebookCommand.RenameFacet.class,
       CodebookCommand.WriteSo.class,
       CodebookCommand.WriteFigures.class,
+      CodebookCommand.Kinds.class,
       CodebookCommand.Merge.class,
       CodebookCommand.Split.class,
       CodebookCommand.MoveCode.class,
@@ -221,6 +224,45 @@ final class CodebookCommand extends CollectionCommand {
                   : "no figures behind codes")
               + "; there are "
               + String.join(" ", fields));
+    }
+  }
+
+  @Command(
+      name = "kinds",
+      description =
+          "Which items are no tracks but mixes, loops or tools, and so have no holes and fall into"
+              + " no crate by themselves; with a kind: settles its rule.")
+  static final class Kinds extends CollectionCommand {
+    @Parameters(index = "0", arity = "0..1", paramLabel = "KIND", description = "mix, loop, tool.")
+    @Nullable String kind;
+
+    @Parameters(
+        index = "1",
+        arity = "0..1",
+        paramLabel = "QUERY",
+        description = "Such as duration:25:00.. ; left out: no rule.")
+    String rule = "";
+
+    @Override
+    void run(MusicCollection collection) {
+      if (kind == null) {
+        list(collection);
+        return;
+      }
+      ItemKind one =
+          ItemKind.named(kind)
+              .orElseThrow(() -> new IllegalArgumentException("there is no kind " + kind));
+      apply(collection, now -> CodebookEdits.kind(now.codebook(), one, rule));
+    }
+
+    private void list(MusicCollection collection) {
+      for (ItemKind one : ItemKind.values()) {
+        String text = collection.state().codebook().kinds().rule(one);
+        int items = find(collection, "kind:" + one.key()).getCardinality();
+        say(
+            object().put("kind", one.key()).put("rule", text).put("items", items),
+            one.key() + ": " + items + (text.isEmpty() ? "" : "  " + text));
+      }
     }
   }
 

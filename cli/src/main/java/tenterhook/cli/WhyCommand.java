@@ -38,6 +38,7 @@ final class WhyCommand extends CollectionCommand {
               reason.text() + (reason.has().isEmpty() ? "" : "  (it has " + reason.has() + ")");
           case ALL, ANY -> matter + " of";
           case RESTS -> "the track rests";
+          case KIND -> "it is a " + reason.has() + ", and the rule asks for no kind but tracks";
           case NEVER -> "never played from this shelf: " + reason.text();
           case LIMIT -> "the crate's limit picks others";
         };

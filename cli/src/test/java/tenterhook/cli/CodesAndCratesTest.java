@@ -75,6 +75,28 @@ class CodesAndCratesTest extends CommandTest {
   }
 
   @Test
+  void whatIsAToolIsSettledAndLeavesCrates() throws Exception {
+    run("crates", "add", "Rink", "Ska", "genre:ska");
+    int ska = tracks("genre:ska").size();
+    assertThat(tracks("crate:Ska")).hasSize(ska);
+    assertThat(run("codebook", "kinds", "tool", "crate:Ska").err())
+        .contains("follow from the kind");
+    assertThat(run("codebook", "kinds", "sample", "ska").err()).contains("no kind sample");
+    run("codebook", "kinds", "tool", "genre:ska");
+    assertThat(tracks("kind:tool")).hasSize(ska);
+    assertThat(tracks("crate:Ska")).isEmpty();
+    String id = tracks("genre:ska").getFirst().path("id").asText();
+    assertThat(run("why", "Ska", id).lines())
+        .anyMatch(l -> l.path("matter").asText().equals("kind") && !l.path("holds").asBoolean());
+    assertThat(run("codebook", "kinds").lines())
+        .filteredOn(l -> l.path("kind").asText().equals("tool"))
+        .singleElement()
+        .matches(l -> l.path("items").asInt() == ska);
+    run("undo");
+    assertThat(tracks("crate:Ska")).hasSize(ska);
+  }
+
+  @Test
   void straysAreAdoptedOrLeftAlone() throws Exception {
     run("set", "genre:ska", "comment=/SKA/LOUD/HUSH/");
     assertThat(run("codebook", "strays").lines())

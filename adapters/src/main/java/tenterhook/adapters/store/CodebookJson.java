@@ -17,8 +17,10 @@ import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
 import tenterhook.core.code.Figures;
+import tenterhook.core.code.ItemKinds;
 import tenterhook.core.code.Notation;
 import tenterhook.core.genre.Genres;
+import tenterhook.core.track.ItemKind;
 
 /** The codebook as {@code codebook.json}, to be read and edited by hand; see docs/files.md. */
 public final class CodebookJson {
@@ -38,7 +40,19 @@ public final class CodebookJson {
     if (!codebook.ignored().isEmpty()) {
       codebook.ignored().forEach(root.putArray("ignored")::add);
     }
+    ObjectNode kinds = root.putObject("kinds");
+    codebook.kinds().rules().forEach((kind, rule) -> kinds.put(kind.key(), rule));
     return text(root);
+  }
+
+  /** Rules of kinds that are none are left out; without any, all items are tracks. */
+  private static ItemKinds kinds(JsonNode node) {
+    ItemKinds kinds = ItemKinds.NONE;
+    for (ItemKind kind : ItemKind.values()) {
+      String rule = node.path(kind.key()).asText("");
+      kinds = kind == ItemKind.TRACK ? kinds : kinds.with(kind, rule);
+    }
+    return kinds;
   }
 
   private static void facets(ArrayNode facets, Codebook codebook) {
@@ -152,7 +166,8 @@ public final class CodebookJson {
         facets,
         notation(root),
         new Genres(texts(root.path("genreBecomes")), texts(root.path("genreIsPartOf"))),
-        ignored);
+        ignored,
+        kinds(root.path("kinds")));
   }
 
   static ObjectNode form(String form) {

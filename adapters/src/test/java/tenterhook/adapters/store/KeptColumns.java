@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import tenterhook.core.code.Codebook;
-import tenterhook.core.code.Derived;
+import tenterhook.core.derived.Derived;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;

@@ -12,7 +12,7 @@ import tenterhook.adapters.store.CodebookJson;
 import tenterhook.adapters.store.SmallCovers;
 import tenterhook.adapters.store.Store;
 import tenterhook.core.code.Codebook;
-import tenterhook.core.code.Derived;
+import tenterhook.core.derived.Derived;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Cell;

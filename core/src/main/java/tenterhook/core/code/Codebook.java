@@ -17,22 +17,30 @@ import tenterhook.core.genre.Genres;
  * @param notation how codes are written into files
  * @param genres what was settled about genres
  * @param ignored tokens that look like codes in files and are none, in capitals
+ * @param kinds which items are no tracks
  */
-public record Codebook(List<Facet> facets, Notation notation, Genres genres, Set<String> ignored) {
+public record Codebook(
+    List<Facet> facets, Notation notation, Genres genres, Set<String> ignored, ItemKinds kinds) {
   private static final Set<String> RESERVED =
       Set.of("code", "crate", "missing", "present", "is", "shelf", "beat", "text");
 
-  /** A codebook without a facet. */
-  public static final Codebook EMPTY = new Codebook(List.of(), Notation.DEFAULT);
+  /** What a collection begins with: no facet. */
+  public static final Codebook EMPTY =
+      new Codebook(List.of(), Notation.DEFAULT).with(ItemKinds.DEFAULT);
 
-  /** A codebook that settles nothing about genres. */
+  /** A codebook that settles nothing about genres and kinds. */
   public Codebook(List<Facet> facets, Notation notation) {
-    this(facets, notation, Genres.NONE, Set.of());
+    this(facets, notation, Genres.NONE, Set.of(), ItemKinds.NONE);
+  }
+
+  /** The same codebook with other rules for kinds of items. */
+  public Codebook with(ItemKinds other) {
+    return new Codebook(facets, notation, genres, ignored, other);
   }
 
   /** The same codebook with other genres. */
   public Codebook with(Genres other) {
-    return new Codebook(facets, notation, other, ignored);
+    return new Codebook(facets, notation, other, ignored, kinds);
   }
 
   /**
@@ -48,7 +56,7 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres, Set
     } else {
       others.remove(token.toUpperCase(java.util.Locale.ROOT));
     }
-    return new Codebook(facets, notation, genres, others);
+    return new Codebook(facets, notation, genres, others, kinds);
   }
 
   /** Checks that names and tokens are each used once. */
@@ -85,7 +93,7 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres, Set
 
   /** The same codebook with another notation. */
   public Codebook with(Notation other) {
-    return new Codebook(facets, other, genres, ignored);
+    return new Codebook(facets, other, genres, ignored, kinds);
   }
 
   /** The facet of a name, upper and lower case alike. */
@@ -135,7 +143,7 @@ public record Codebook(List<Facet> facets, Notation notation, Genres genres, Set
   }
 
   private Codebook withFacets(List<Facet> others) {
-    return new Codebook(others, notation, genres, ignored);
+    return new Codebook(others, notation, genres, ignored, kinds);
   }
 
   /**

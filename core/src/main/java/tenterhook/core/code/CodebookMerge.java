@@ -40,7 +40,8 @@ public final class CodebookMerge {
           new Genres(
               map(before.genres().becomes(), after.genres().becomes(), now.genres().becomes()),
               map(before.genres().parents(), after.genres().parents(), now.genres().parents())),
-          ignored(before.ignored(), after.ignored(), now.ignored()));
+          ignored(before.ignored(), after.ignored(), now.ignored()),
+          ThreeWay.value(before.kinds(), after.kinds(), now.kinds(), "the kinds of items"));
     } catch (IllegalArgumentException apart) {
       throw new MergeConflict(apart.getMessage() + "; the codebook stays as it is");
     }

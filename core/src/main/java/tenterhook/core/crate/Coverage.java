@@ -3,10 +3,12 @@ package tenterhook.core.crate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntPredicate;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
 import tenterhook.core.field.Fields;
+import tenterhook.core.track.ItemKind;
 import tenterhook.core.track.Snapshot;
 
 /**
@@ -31,8 +33,13 @@ public final class Coverage {
     if (this.rows.equals(this.columns)) {
       throw new IllegalArgumentException("a facet is not crossed with itself");
     }
+    IntPredicate others = ItemKind.others(snapshot);
     snapshot
-        .tracks(id -> snapshot.raw(id, Fields.RESTING).isEmpty() && !snapshot.lost(id))
+        .tracks(
+            id ->
+                snapshot.raw(id, Fields.RESTING).isEmpty()
+                    && !snapshot.lost(id)
+                    && !others.test(id))
         .forEach((int id) -> enter(id, snapshot.value(id, Fields.CODES).orElse(List.of())));
   }
 

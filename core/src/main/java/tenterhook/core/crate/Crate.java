@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.field.Fields;
 import tenterhook.core.track.TrackOrder;
 
 /** A list of tracks with a name of its own. */
@@ -97,6 +99,17 @@ public sealed interface Crate {
     /** The same crate with another limit. */
     public RuleCrate with(Limit other) {
       return new RuleCrate(name, rule, order, other, resting);
+    }
+
+    /**
+     * Whether a line asks for kinds of items, so that not only tracks may come in.
+     *
+     * @param codebook tells facets from fields
+     */
+    public boolean asksForKind(Codebook codebook) {
+      return Rule.lines(rule).stream()
+          .flatMap(l -> l.condition().subject().field(codebook).stream())
+          .anyMatch(f -> f == Fields.KIND);
     }
 
     /** The same crate with or without tracks that rest. */

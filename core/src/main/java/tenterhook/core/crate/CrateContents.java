@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.IntPredicate;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
@@ -15,6 +16,7 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.find.Finder;
 import tenterhook.core.find.NamedLists;
 import tenterhook.core.find.Query;
+import tenterhook.core.track.ItemKind;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackOrder;
 
@@ -35,6 +37,7 @@ public final class CrateContents {
   private final Map<String, RoaringBitmap> unions = new ConcurrentHashMap<>();
   private final List<PlacedShelf> shelves;
   private final Map<String, Prepared> prepared;
+  private final IntPredicate others;
 
   /** What conditions of this moment ask for by name. */
   private final class NamedHere implements NamedLists {
@@ -65,6 +68,7 @@ public final class CrateContents {
     this.finder = new Finder(snapshot, codebook, new NamedHere(), today);
     this.shelves = crates.placed();
     this.prepared = prepared(shelves);
+    this.others = ItemKind.others(snapshot);
   }
 
   private static Map<String, Prepared> prepared(List<PlacedShelf> shelves) {
@@ -93,6 +97,7 @@ public final class CrateContents {
     this.finder = before.finder.after(after, new NamedHere());
     this.shelves = before.shelves;
     this.prepared = before.prepared;
+    this.others = ItemKind.others(after);
   }
 
   /** The finder that knows these crates. */
@@ -109,10 +114,9 @@ public final class CrateContents {
    */
   public CrateContents after(Snapshot after, RoaringBitmap changed) {
     CrateContents next = new CrateContents(this, after);
-    RoaringBitmap again = next.awake(RoaringBitmap.and(changed, after.tracks()));
     RoaringBitmap there = RoaringBitmap.and(changed, after.tracks());
     for (Prepared crate : prepared.values()) {
-      takeOver(crate, next, changed, there, again);
+      takeOver(crate, next, changed, there);
     }
     return next;
   }
@@ -134,10 +138,6 @@ public final class CrateContents {
           bases.of(crate.name()),
           crate instanceof Crate.RuleCrate rule ? kept(rule.rule().query(), never) : null);
     }
-
-    boolean wantsResting() {
-      return !(crate instanceof Crate.RuleCrate rule) || rule.resting();
-    }
   }
 
   private static Query kept(Query query, NeverPlay never) {
@@ -149,11 +149,7 @@ public final class CrateContents {
 
   /** Only the changed tracks are tested; what a crate is built on comes first. */
   private void takeOver(
-      Prepared crate,
-      CrateContents next,
-      RoaringBitmap changed,
-      RoaringBitmap there,
-      RoaringBitmap again) {
+      Prepared crate, CrateContents next, RoaringBitmap changed, RoaringBitmap there) {
     RoaringBitmap before = answers.get(crate.key());
     if (before == null || next.answers.containsKey(crate.key())) {
       return;
@@ -161,10 +157,10 @@ public final class CrateContents {
     for (String base : crate.uses()) {
       Prepared first = prepared.get(CrateBases.key(base));
       if (first != null) {
-        takeOver(first, next, changed, there, again);
+        takeOver(first, next, changed, there);
       }
     }
-    RoaringBitmap in = next.among(crate, crate.wantsResting() ? there : again);
+    RoaringBitmap in = next.among(crate, next.scope(crate.crate(), there));
     if (in.isEmpty() && !RoaringBitmap.intersects(before, changed)) {
       next.answers.put(crate.key(), before); // shared: an answer is never altered
     } else {
@@ -259,7 +255,7 @@ public final class CrateContents {
             yield ids;
           }
           case Crate.RuleCrate rule ->
-              finder.find(kept(rule.rule().query(), never), rule.resting() ? scope : awake(scope));
+              finder.find(kept(rule.rule().query(), never), scope(rule, scope));
         };
     return without(in, never);
   }
@@ -269,23 +265,31 @@ public final class CrateContents {
     return in;
   }
 
-  /** The tracks that a rule may choose from: awake unless it takes resting ones, none banned. */
+  /**
+   * The tracks that a rule may choose from: awake unless it takes resting ones, no other items
+   * unless it asks for their kind, none banned.
+   */
   RoaringBitmap choosable(Crate.RuleCrate crate) {
-    RoaringBitmap all = crate.resting() ? snapshot.tracks() : awake(snapshot.tracks());
+    RoaringBitmap all = scope(crate, snapshot.tracks());
     NeverPlay never = never(crate);
     never.query().ifPresent(n -> all.andNot(finder.find(n, all)));
     return without(all, never);
   }
 
-  private RoaringBitmap awake(RoaringBitmap scope) {
-    RoaringBitmap resting = new RoaringBitmap();
-    scope.forEach(
+  /** Of some tracks those that a crate may choose from, whatever its rule says. */
+  private RoaringBitmap scope(Crate crate, RoaringBitmap of) {
+    if (!(crate instanceof Crate.RuleCrate rule)) {
+      return of;
+    }
+    IntPredicate kept = rule.asksForKind(codebook) ? id -> false : others;
+    RoaringBitmap out = new RoaringBitmap();
+    of.forEach(
         (int id) -> {
-          if (!snapshot.isBlank(id, Fields.RESTING)) {
-            resting.add(id);
+          if (kept.test(id) || !rule.resting() && !snapshot.isBlank(id, Fields.RESTING)) {
+            out.add(id);
           }
         });
-    return RoaringBitmap.andNot(scope, resting);
+    return RoaringBitmap.andNot(of, out);
   }
 
   /**
@@ -326,9 +330,9 @@ public final class CrateContents {
         : list(rule).size();
   }
 
-  /** The tracks that stand in no crate. */
+  /** The tracks that stand in no crate; other items need not. */
   public RoaringBitmap inNone() {
-    RoaringBitmap rest = snapshot.tracks();
+    RoaringBitmap rest = RoaringBitmap.andNot(snapshot.tracks(), ItemKind.allOthers(snapshot));
     crates.all().forEach(c -> rest.andNot(members(c)));
     return rest;
   }

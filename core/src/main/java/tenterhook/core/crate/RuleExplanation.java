@@ -11,6 +11,7 @@ import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.Finder;
+import tenterhook.core.track.ItemKind;
 import tenterhook.core.track.Snapshot;
 
 /**
@@ -129,6 +130,8 @@ public final class RuleExplanation {
     ANY,
     /** The track rests, and the crate takes none that do. */
     RESTS,
+    /** It is no track but a mix, loop or tool, and the rule asks for none. */
+    KIND,
     /** It is on the shelf's never-play list. */
     NEVER,
     /** The rule keeps it, and the limit picks others. */
@@ -157,6 +160,10 @@ public final class RuleExplanation {
     List<ExplainedLine> reasons = new ArrayList<>();
     if (!crate.resting() && !snapshot.raw(id, Fields.RESTING).isEmpty()) {
       reasons.add(new ExplainedLine(Matter.RESTS, 0, "", "", false));
+    }
+    if (!crate.asksForKind(codebook) && ItemKind.others(snapshot).test(id)) {
+      String kind = snapshot.raw(id, Fields.KIND);
+      reasons.add(new ExplainedLine(Matter.KIND, 0, "kind:" + ItemKind.TRACK.key(), kind, false));
     }
     NeverPlay never = contents.never(crate);
     if (never.tracks().contains(id)) {

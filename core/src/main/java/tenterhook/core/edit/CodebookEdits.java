@@ -14,8 +14,13 @@ import tenterhook.core.code.Facet;
 import tenterhook.core.code.Figures;
 import tenterhook.core.code.Notation;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.find.FindParser;
+import tenterhook.core.find.Parsed;
+import tenterhook.core.find.Subject;
+import tenterhook.core.track.ItemKind;
 import tenterhook.core.track.Snapshot;
 
 /** Changes of the codebook that reach into files: one change, undone as one. */
@@ -183,6 +188,32 @@ public final class CodebookEdits {
             ? "writes figures " + other.figures().template() + " behind codes"
             : "takes figures away behind codes";
     return new Change(title, false, change.edits());
+  }
+
+  /**
+   * Settles by which rule items are of a kind.
+   *
+   * @param rule a text of the find language; empty for none
+   * @throws IllegalArgumentException when it cannot be read, or asks for what depends on kinds
+   */
+  public static Change kind(Codebook codebook, ItemKind kind, String rule) {
+    if (FindParser.parse(rule, codebook) instanceof Parsed.Bad bad) {
+      throw new IllegalArgumentException(bad.message() + ", at letter " + (bad.position() + 1));
+    }
+    if (FindParser.parse(rule, codebook) instanceof Parsed.Good good) {
+      for (Rule.Line line : Rule.lines(Rule.of(good.query()))) {
+        Subject asked = line.condition().subject();
+        if (asked == Subject.Own.CRATE
+            || asked == Subject.Own.SHELF
+            || asked.field(codebook).filter(f -> f == Fields.KIND).isPresent()) {
+          throw new IllegalArgumentException(
+              "crates, shelves and kinds follow from the kind; ask for length, words or codes");
+        }
+      }
+    }
+    Codebook after = codebook.with(codebook.kinds().with(kind, rule));
+    return new Change(
+        "settles what is a " + kind.key(), true, List.of(new Edit.SetCodebook(codebook, after)));
   }
 
   static void set(List<Edit> edits, int id, Field<?> field, String before, String after) {

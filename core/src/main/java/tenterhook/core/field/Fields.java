@@ -290,11 +290,24 @@ public final class Fields {
   public static final Field<List<String>> STRAYS = derived("strays", FieldTypes.LIST).add();
   public static final Field<String> FOLDER = derived("folder", FieldTypes.TEXT).add();
 
+  /**
+   * What the item is, by the DJ's rules: {@code track}, {@code mix}, {@code loop}, {@code tool}.
+   */
+  public static final Field<String> KIND = derived("kind", FieldTypes.TEXT).since(4).add();
+
   private static final List<Field<?>> ALL = List.copyOf(ENTRIES);
   private static final Map<String, Field<?>> BY_KEY = byKeys();
-  private static final int VERSION = ALL.stream().mapToInt(Field::since).max().orElseThrow();
+  private static final int VERSION = readFromFiles();
 
   private Fields() {}
+
+  private static int readFromFiles() {
+    return ALL.stream()
+        .filter(f -> f.origin() == FieldOrigin.FILE || f.origin() == FieldOrigin.READ)
+        .mapToInt(Field::since)
+        .max()
+        .orElseThrow();
+  }
 
   /** All fields in the order of the catalogue. */
   public static List<Field<?>> all() {
@@ -322,8 +335,8 @@ public final class Fields {
   }
 
   /**
-   * The version of the catalogue: the highest that a field came with. Files that were read by an
-   * older one are read again for the fields that came since.
+   * The version of the catalogue: the highest that a field of files came with. Files that were read
+   * by an older one are read again for the fields that came since.
    */
   public static int version() {
     return VERSION;

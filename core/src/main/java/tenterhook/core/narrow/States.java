@@ -13,7 +13,10 @@ final class States {
           state("not measured", "sound", new Condition.Missing(), 3),
           state("claims more than it sounds", "quality", part("upscaled"), 4),
           state("resting", "resting", part("yes"), 5),
-          state("guarded", "guarded", part("yes"), 6));
+          state("guarded", "guarded", part("yes"), 6),
+          state("long mix", "kind", part("mix"), 7),
+          state("loop", "kind", part("loop"), 8),
+          state("tool", "kind", part("tool"), 9));
 
   private States() {}
 

@@ -40,7 +40,11 @@ public enum StandingList {
   /** That no bulk action may alter. */
   GUARDED("guarded:yes", Fields.ARTIST, false),
   /** Of which the file claims a better sound than it has. */
-  CLAIMS_MORE("quality:upscaled", Fields.ARTIST, false);
+  CLAIMS_MORE("quality:upscaled", Fields.ARTIST, false),
+  /** That are no tracks but mixes of many. */
+  LONG_MIXES("kind:mix", Fields.ARTIST, false),
+  /** That are made to be repeated, or help in mixing. */
+  LOOPS_AND_TOOLS("kind:loop|tool", Fields.ARTIST, false);
 
   /** How many tracks {@link #MOST_PLAYED} has at most. */
   public static final int MOST = 100;
@@ -58,6 +62,11 @@ public enum StandingList {
   /** A name by which it is kept, such as {@code came-in-lately}. */
   public String key() {
     return name().toLowerCase(Locale.ROOT).replace('_', '-');
+  }
+
+  /** Whether it is of items that are no tracks, which not every collection has. */
+  public boolean ofItems() {
+    return this == LONG_MIXES || this == LOOPS_AND_TOOLS;
   }
 
   /**

@@ -12,6 +12,7 @@ import tenterhook.core.field.Field;
 import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Column;
+import tenterhook.core.track.ItemKind;
 import tenterhook.core.track.Snapshot;
 
 /**
@@ -51,7 +52,7 @@ public record WeaveColumn(String key, String label, String group, boolean facet)
    *
    * @param snapshot the collection it is for
    * @param codebook the legend it is for
-   * @return true for a track that has a hole in this column
+   * @return true for a track that has a hole in this column; other items only lack their file
    * @throws java.util.NoSuchElementException when the codebook has no such facet
    * @throws IllegalArgumentException when no field has the key
    */
@@ -59,6 +60,12 @@ public record WeaveColumn(String key, String label, String group, boolean facet)
     if (key.equals(PRESENT)) {
       return snapshot::lost;
     }
+    IntPredicate others = ItemKind.others(snapshot);
+    IntPredicate hole = missing(snapshot, codebook);
+    return id -> hole.test(id) && !others.test(id);
+  }
+
+  private IntPredicate missing(Snapshot snapshot, Codebook codebook) {
     if (facet) {
       Facet wanted = codebook.facet(key).orElseThrow();
       return byValue(

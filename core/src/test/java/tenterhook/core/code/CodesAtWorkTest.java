@@ -13,6 +13,7 @@ import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Rule;
+import tenterhook.core.derived.Derived;
 import tenterhook.core.edit.CodebookEdits;
 import tenterhook.core.edit.DerivedCodes;
 import tenterhook.core.field.Fields;

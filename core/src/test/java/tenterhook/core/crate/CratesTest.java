@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -13,16 +14,19 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.Seeded;
 import tenterhook.core.Seeds;
 import tenterhook.core.Tracks;
-import tenterhook.core.code.Derived;
+import tenterhook.core.code.Codebook;
+import tenterhook.core.code.ItemKinds;
 import tenterhook.core.crate.RuleExplanation.ExplainedLine;
 import tenterhook.core.crate.RuleExplanation.LineEffect;
 import tenterhook.core.crate.RuleExplanation.Matter;
+import tenterhook.core.derived.Derived;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.find.Query;
 import tenterhook.core.track.Cell;
+import tenterhook.core.track.ItemKind;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackOrder;
 
@@ -230,6 +234,7 @@ class CratesTest {
                   .plus("Ferry", rule("Beat", line("beat:50..64"), line("not shelf:Rink")))
                   .plus("Ferry", new Crate.HandCrate("Banned by hand", List.of(3, 4, 5, 6, 7, 8)))
                   .plus("Ferry", ((Crate.RuleCrate) rule("All")).resting(true))
+                  .plus("Ferry", rule("Loops", line("kind:loop|mix"), line("not crate:Hand")))
                   .withShelf(
                       "Ferry",
                       s -> s.with(new NeverPlay(List.of(3, 60), List.of(line("code:SKA&ELC")))));
@@ -237,8 +242,9 @@ class CratesTest {
           for (int i = 0; i < 90; i++) {
             many.with("title=" + (i % 3 == 0 ? "Last Lap" : "Deck"), "comment=" + codes(random));
           }
-          Snapshot now = many.snapshot();
-          CrateContents kept = new CrateContents(now, Tracks.BOOK, crates, TODAY);
+          Codebook book = Tracks.BOOK.with(new ItemKinds(Map.of(ItemKind.LOOP, "bpm:..95")));
+          Snapshot now = Derived.refreshed(many.snapshot(), book, many.snapshot().known());
+          CrateContents kept = new CrateContents(now, book, crates, TODAY);
           crates.all().forEach(kept::count);
           for (int step = 0; step < 12; step++) {
             List<Cell> cells = new ArrayList<>();
@@ -257,9 +263,9 @@ class CratesTest {
                         new Cell(id, Fields.LIFECYCLE, random.nextBoolean() ? "removed" : "");
                   });
             }
-            now = Derived.refreshed(now.with(cells), Tracks.BOOK, changed);
+            now = Derived.refreshed(now.with(cells), book, changed);
             kept = kept.after(now, changed);
-            CrateContents fresh = new CrateContents(now, Tracks.BOOK, crates, TODAY);
+            CrateContents fresh = new CrateContents(now, book, crates, TODAY);
             for (Crate crate : crates.all()) {
               assertThat(kept.members(crate.name()))
                   .as(crate.name())

@@ -10,7 +10,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.Seeded;
 import tenterhook.core.Seeds;
 import tenterhook.core.Tracks;
-import tenterhook.core.code.Derived;
+import tenterhook.core.derived.Derived;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;

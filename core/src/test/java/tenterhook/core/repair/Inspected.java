@@ -6,7 +6,7 @@ import java.util.Map;
 import tenterhook.core.Tracks;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.code.Codebook;
-import tenterhook.core.code.Derived;
+import tenterhook.core.derived.Derived;
 import tenterhook.core.field.Field;
 import tenterhook.core.job.Progress;
 import tenterhook.core.repair.engine.Repairs;

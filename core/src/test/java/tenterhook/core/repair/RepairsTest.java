@@ -12,7 +12,7 @@ import tenterhook.core.Seeded;
 import tenterhook.core.Seeds;
 import tenterhook.core.Tracks;
 import tenterhook.core.code.Codebook;
-import tenterhook.core.code.Derived;
+import tenterhook.core.derived.Derived;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;

@@ -26,6 +26,7 @@ final class CodebookPane extends VBox {
   private final VBox facets = new VBox(14);
   private final NotationBar notation;
   private final FiguresBar figures;
+  private final KindsPane kinds;
   private final LegendMenu legend;
   private final CodeMenu codeMenu;
   private final ClashPane clashes;
@@ -41,10 +42,11 @@ final class CodebookPane extends VBox {
     this.clashes = new ClashPane(workspace);
     this.notation = new NotationBar(workspace);
     this.figures = new FiguresBar(workspace);
+    this.kinds = new KindsPane(workspace);
     this.codeMenu = new CodeMenu(workspace);
     this.legend = new LegendMenu(workspace, bringOver);
     setId("codebook");
-    ScrollPane scroll = new ScrollPane(facets);
+    ScrollPane scroll = new ScrollPane(new VBox(14, facets, kinds));
     scroll.setFitToWidth(true);
     HBox head = head();
     HBox both = new HBox(14, scroll, clashes);
@@ -79,6 +81,7 @@ final class CodebookPane extends VBox {
     if (state.codebook().facets().isEmpty()) {
       facets.getChildren().add(Look.label(Words.of("codebook.empty"), "empty"));
     }
+    kinds.refresh();
   }
 
   private VBox facet(Facet facet, Map<String, Integer> counts) {

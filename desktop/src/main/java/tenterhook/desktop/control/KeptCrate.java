@@ -1,17 +1,21 @@
 package tenterhook.desktop.control;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Fields;
+import tenterhook.core.find.Condition;
 import tenterhook.core.find.Query;
 import tenterhook.core.narrow.NarrowWords;
+import tenterhook.core.track.ItemKind;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackIds;
 import tenterhook.core.track.TrackOrder;
@@ -21,6 +25,16 @@ import tenterhook.desktop.workspace.Workspace;
 /** Keeps what a table shows as a crate: by its rule where the list has one, else by hand. */
 final class KeptCrate {
   private static final int LONGEST_NAME = 60;
+
+  /** What lets in more than tracks. */
+  private static final Query ANY_KIND =
+      new Query.Term(
+          new Condition(
+              Fields.KIND.key(),
+              new Condition.AnyOf(
+                  Arrays.stream(ItemKind.values())
+                      .map(k -> (Condition.Value) new Condition.Whole(k.key()))
+                      .toList())));
 
   private KeptCrate() {}
 
@@ -53,10 +67,10 @@ final class KeptCrate {
       TrackIds rows,
       List<TrackOrder.Key> order) {
     try {
-      Crates now = workspace.state().get().crates();
-      Snapshot snapshot = workspace.state().get().snapshot();
+      CollectionState state = workspace.state().get();
+      Crates now = state.crates();
       Crate crate =
-          rule.<Crate>map(query -> ruled(name.strip(), query, rows, snapshot, order))
+          rule.<Crate>map(query -> ruled(name.strip(), query, rows, state, order))
               .orElseGet(() -> new Crate.HandCrate(name.strip(), rows));
       String shelf = Words.of("narrow.shelf");
       workspace.apply(
@@ -73,11 +87,16 @@ final class KeptCrate {
     return snapshot.tracks(id -> !snapshot.isBlank(id, Fields.RESTING));
   }
 
-  /** Tracks that rest are in the crate as they are in the list. */
+  /** Tracks that rest, and items that are no tracks, are in the crate as they are in the list. */
   private static Crate ruled(
-      String name, Query query, TrackIds rows, Snapshot snapshot, List<TrackOrder.Key> order) {
+      String name, Query query, TrackIds rows, CollectionState now, List<TrackOrder.Key> order) {
+    Snapshot snapshot = now.snapshot();
     boolean resting = RoaringBitmap.intersects(rows.set(), resting(snapshot));
     Crate.RuleCrate crate = new Crate.RuleCrate(name, Rule.of(query)).resting(resting);
+    if (!crate.asksForKind(now.codebook())
+        && RoaringBitmap.intersects(rows.set(), ItemKind.allOthers(snapshot))) {
+      crate = crate.with(Rule.of(new Query.And(List.of(query, ANY_KIND))));
+    }
     return order.isEmpty() ? crate : crate.sorted(order);
   }
 }

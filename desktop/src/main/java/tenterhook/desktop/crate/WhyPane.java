@@ -112,6 +112,7 @@ final class WhyPane extends VBox {
   private String words(ExplainedLine reason) {
     return switch (reason.matter()) {
       case LINE -> parsed(reason.text());
+      case KIND -> Words.of("why.kind", reason.has());
       case NEVER -> Words.of("why.never", parsed(reason.text()));
       default -> Words.of("why." + reason.matter().name().toLowerCase(java.util.Locale.ROOT));
     };

@@ -65,9 +65,12 @@ final class BrowseModel {
     rows.add(row(new Source.Whole(), Words.of("tracks.whole"), 0, tracks));
     rows.add(heading("tracks.kept"));
     standing.forEach(
-        (list, count) ->
+        (list, count) -> {
+          if (count > 0 || !list.ofItems()) {
             rows.add(
-                row(new Source.Standing(list), Words.of("tracks.list." + list.key()), 0, count)));
+                row(new Source.Standing(list), Words.of("tracks.list." + list.key()), 0, count));
+          }
+        });
     addDecades(rows, open);
     if (!places.isEmpty()) {
       rows.add(heading("tracks.places"));

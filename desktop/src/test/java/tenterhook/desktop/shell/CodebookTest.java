@@ -24,6 +24,7 @@ import tenterhook.core.crate.Crate;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.FindText;
+import tenterhook.core.track.ItemKind;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.code.CodingModel;
 import tenterhook.desktop.theme.Words;
@@ -234,5 +235,40 @@ class CodebookTest extends WindowTest {
     settle();
     assertThat(now().raw(id, Fields.COMMENT)).isEqualTo(figures);
     assertThat(book().notation().figures().on()).isFalse();
+  }
+
+  @Test
+  void whatIsALoopIsSettledByARuleAndKeptOutOfCrates() {
+    TextField rule = (TextField) lookup("#kind-loop");
+    Button count = (Button) lookup("#kind-count-loop");
+    String before = rule.getText();
+    fx(rule::requestFocus);
+    fx(() -> rule.setText("crate:Pairs"));
+    key(KeyCode.ENTER);
+    assertThat(rule.getStyleClass()).contains("wrong");
+    assertThat(book().kinds().rule(ItemKind.LOOP)).isEqualTo(before);
+    fx(() -> rule.setText("code:DUB"));
+    key(KeyCode.ENTER);
+    settle();
+    RoaringBitmap loops = now().tracks(i -> now().raw(i, Fields.KIND).equals("loop"));
+    assertThat(loops.getCardinality()).isEqualTo((int) carriers("DUB")).isPositive();
+    assertThat(count.getText()).isEqualTo(loops.getCardinality() + " items");
+    collection.state().crates().all().stream()
+        .filter(Crate.RuleCrate.class::isInstance)
+        .forEach(
+            c ->
+                assertThat(collection.contents().members(c.name()))
+                    .get()
+                    .matches(in -> !RoaringBitmap.intersects(in, loops), c.name()));
+    fx(count::fire);
+    settle();
+    assertThat(RoaringBitmap.bitmapOf(pane().rows().stream().mapToInt(i -> i).toArray()))
+        .isEqualTo(loops);
+    key(KeyCode.ESCAPE);
+    settle();
+    control(KeyCode.Z);
+    settle();
+    assertThat(book().kinds().rule(ItemKind.LOOP)).isEqualTo(before);
+    assertThat(now().tracks(i -> now().raw(i, Fields.KIND).equals("loop")).isEmpty()).isTrue();
   }
 }

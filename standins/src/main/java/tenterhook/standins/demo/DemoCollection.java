@@ -14,6 +14,7 @@ import tenterhook.core.change.Edit;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
+import tenterhook.core.code.ItemKinds;
 import tenterhook.core.code.Notation;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
@@ -66,34 +67,44 @@ public final class DemoCollection {
   /** The demo's codebook. */
   public static Codebook codebook() {
     return new Codebook(
-        List.of(
-            facet(
-                "Era",
-                "when is it from?",
-                false,
-                true,
-                "60S sixties,70S seventies,80S eighties,90S nineties,00S noughties,10S tens,20S"
-                    + " twenties"),
-            facet(
-                "Style",
-                "what is it?",
-                true,
-                true,
-                "SKA ska,SOU soul,ELC electro,SYN synth pop,HIL highlife,CIT city pop,DUB dub,GAR"
-                    + " garage"),
-            facet("Pace", "how fast do they skate?", false, true, "GLD glide,LAP lap,SPR sprint"),
-            facet(
-                "Moment",
-                "when in the night?",
-                true,
-                true,
-                "DRS doors,PAI pairs,ICE ice break,FIN last lap,DEK deck,LNG lounge"),
-            facet("Voice", "is there singing?", false, false, "VOX voice,INS instrumental"),
-            facet(
-                "Crowd", "who is there?", true, false, "KID children,ALL all ages,LTN late night"),
-            facet(
-                "Use", "what else is it for?", true, false, "TRN transition,TLK spoken,LIV live")),
-        Notation.DEFAULT);
+            List.of(
+                facet(
+                    "Era",
+                    "when is it from?",
+                    false,
+                    true,
+                    "60S sixties,70S seventies,80S eighties,90S nineties,00S noughties,10S tens,20S"
+                        + " twenties"),
+                facet(
+                    "Style",
+                    "what is it?",
+                    true,
+                    true,
+                    "SKA ska,SOU soul,ELC electro,SYN synth pop,HIL highlife,CIT city pop,DUB"
+                        + " dub,GAR garage"),
+                facet(
+                    "Pace", "how fast do they skate?", false, true, "GLD glide,LAP lap,SPR sprint"),
+                facet(
+                    "Moment",
+                    "when in the night?",
+                    true,
+                    true,
+                    "DRS doors,PAI pairs,ICE ice break,FIN last lap,DEK deck,LNG lounge"),
+                facet("Voice", "is there singing?", false, false, "VOX voice,INS instrumental"),
+                facet(
+                    "Crowd",
+                    "who is there?",
+                    true,
+                    false,
+                    "KID children,ALL all ages,LTN late night"),
+                facet(
+                    "Use",
+                    "what else is it for?",
+                    true,
+                    false,
+                    "TRN transition,TLK spoken,LIV live")),
+            Notation.DEFAULT)
+        .with(ItemKinds.DEFAULT);
   }
 
   /** What follows from the data: eras from the year, paces from the tempo. */
