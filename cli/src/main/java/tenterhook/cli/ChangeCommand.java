@@ -90,6 +90,11 @@ final class ChangeCommand extends CollectionCommand {
                           "no recipe is kept as '" + recipe + "'; there are " + names(kept))));
     }
     lines.addAll(steps);
+    return read(lines);
+  }
+
+  /** Reads steps; refuses wrong ones with their position. */
+  static Recipe read(List<String> lines) {
     return switch (RecipeText.read(String.join("\n", lines))) {
       case RecipeText.Read.Good good when !good.recipe().steps().isEmpty() -> good.recipe();
       case RecipeText.Read.Good good ->

@@ -1,22 +1,26 @@
 package tenterhook.cli;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.repair.RepairService;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
+import tenterhook.core.repair.RepairRules;
 
 /** Lists and accepts proposed corrections. */
 @Command(
     name = "repairs",
     description = "Lists proposed corrections; repairs apply accepts them.",
-    subcommands = {RepairsCommand.Apply.class})
+    subcommands = {RepairsCommand.Apply.class, RepairsCommand.OwnKinds.class})
 final class RepairsCommand extends CollectionCommand {
   @Mixin QueryOption query = new QueryOption();
 
@@ -75,6 +79,39 @@ final class RepairsCommand extends CollectionCommand {
     return repairService.proposals().stream()
         .filter(p -> ids.contains(p.id()) && wanted.map(k -> k == p.kind()).orElse(true))
         .toList();
+  }
+
+  @Command(
+      name = "kinds",
+      description =
+          "Your own kinds of repairs: lists them; with a name and steps as of change: makes one.")
+  static final class OwnKinds extends CollectionCommand {
+    @Parameters(index = "0", arity = "0..1", paramLabel = "NAME", description = "Its name.")
+    @Nullable String name;
+
+    @Parameters(index = "1..*", arity = "0..*", paramLabel = "STEP", description = "The steps.")
+    List<String> steps = new ArrayList<>();
+
+    @Option(names = "--remove", description = "Gives the kind up; what it mended stays.")
+    boolean remove;
+
+    @Override
+    void run(MusicCollection collection) {
+      RepairService repairService = new RepairService(collection);
+      RepairRules rules = repairService.rules();
+      if (name != null && remove) {
+        repairService.settle(rules.withOwn(rules.own().minus(name)));
+      } else if (name != null) {
+        repairService.settle(rules.withOwn(name, ChangeCommand.read(steps)));
+      }
+      repairService
+          .rules()
+          .own()
+          .texts()
+          .forEach(
+              (kept, text) ->
+                  say(object().put("name", kept).put("steps", text), kept + "\n  " + text));
+    }
   }
 
   @Command(name = "apply", description = "Accepts proposals, kind by kind.")

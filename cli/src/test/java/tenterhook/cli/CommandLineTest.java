@@ -340,6 +340,29 @@ class CommandLineTest extends CommandTest {
   }
 
   @Test
+  void anOwnKindOfRepairIsMadeTakenAndGivenUp() throws Exception {
+    assertThat(run("repairs", "kinds", "Numbers", "number track").err()).contains("the order");
+    assertThat(run("repairs", "kinds", "Wrong", "replace nothing a b").status()).isEqualTo(2);
+    assertThat(
+            run("repairs", "kinds", "Marked", "behind grouping \" *\"")
+                .last()
+                .path("steps")
+                .asText())
+        .contains("behind grouping");
+    run("set", "genre:ska", "grouping=mine");
+    int ska = run("tracks", "genre:ska").lines().size();
+    assertThat(run("repairs", "--kind", "own").lines())
+        .filteredOn(l -> l.path("after").asText().equals("mine *"))
+        .hasSize(ska);
+    run("repairs", "apply", "genre:ska", "--kind", "own");
+    assertThat(run("tracks", "grouping:\"mine *\"").lines()).hasSize(ska);
+    assertThat(run("repairs", "genre:ska", "--kind", "own").out()).isBlank();
+    run("repairs", "kinds", "Marked", "--remove");
+    assertThat(run("repairs", "kinds").out()).isBlank();
+    assertThat(run("repairs", "--kind", "own").out()).isBlank();
+  }
+
+  @Test
   void aKindThatDoesNotExistIsRefusedWithThoseThatDo() {
     Call wrong = run("repairs", "--kind", "magic");
     assertThat(wrong.status()).isEqualTo(2);

@@ -16,6 +16,7 @@ import tenterhook.adapters.catalogue.CatalogueJson;
 import tenterhook.core.catalogue.Answer;
 import tenterhook.core.catalogue.Match;
 import tenterhook.core.field.Artwork;
+import tenterhook.core.recipe.KeptRecipes;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.repair.RepairRules;
 
@@ -38,6 +39,7 @@ final class RepairsJson {
             });
     rules.junk().forEach(root.putArray("junk")::add);
     root.put("certainFrom", rules.certainFrom());
+    root.put("own", rules.own().write());
     return text(root);
   }
 
@@ -59,7 +61,12 @@ final class RepairsJson {
                         }));
     List<String> junk = new ArrayList<>();
     root.path("junk").forEach(p -> junk.add(p.asText()));
-    return new RepairRules(off, dismissed, junk, root.path("certainFrom").asInt(90));
+    return new RepairRules(
+        off,
+        dismissed,
+        junk,
+        root.path("certainFrom").asInt(90),
+        KeptRecipes.read(root.path("own").asText("")));
   }
 
   static String answers(Map<Integer, Answer> answers) {

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.io.TempDir;
 import tenterhook.core.code.Code;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
+import tenterhook.core.code.ItemKinds;
 import tenterhook.core.code.Notation;
 
 class LegendFileTest {
@@ -39,7 +40,7 @@ class LegendFileTest {
   void aTableIsReadBackAsItWasWritten() throws Exception {
     Path file = folder.resolve("codes.csv");
     LegendFile.write(file, BOOK, "Codebook");
-    assertThat(LegendFile.read(file, Codebook.EMPTY)).isEqualTo(BOOK);
+    assertThat(LegendFile.read(file, Codebook.EMPTY)).isEqualTo(BOOK.with(ItemKinds.DEFAULT));
     assertThat(LegendFile.read(file, BOOK)).isEqualTo(BOOK);
     assertThat(folder).isDirectoryNotContaining("glob:**.part");
   }

@@ -27,6 +27,8 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.core.narrow.Narrowings;
 import tenterhook.core.recipe.KeptRecipes;
+import tenterhook.core.recipe.Recipe;
+import tenterhook.core.recipe.RecipeStep;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.app.TenterhookApp;
@@ -130,6 +132,7 @@ public final class Screenshots {
       shots.add(new Shot("send-out", crates::sendOut));
       shots.add(new Shot("bring-over", this::bringOver));
       shots.add(new Shot("strays", () -> codes(2)));
+      shots.add(new Shot("own-kinds", this::ownKinds));
       shots.add(new Shot("out-of-step", () -> repairs(RepairKind.OUT_OF_STEP)));
       shots.removeIf(s -> !only.contains(s.name()));
       next(0);
@@ -323,6 +326,15 @@ public final class Screenshots {
       list.getSelectionModel().select(4);
     }
     press("arrivals-move", -1);
+  }
+
+  private void ownKinds() {
+    Recipe recipe =
+        new Recipe(List.of(new RecipeStep.Replace(Fields.GENRE, "Synth Pop", "Synthpop")));
+    workspace
+        .repairs()
+        .settle(workspace.repairs().rules().withOwn("Synthpop is one word", recipe), "Kept");
+    repairs(RepairKind.OWN);
   }
 
   private void repairs(RepairKind kind) {

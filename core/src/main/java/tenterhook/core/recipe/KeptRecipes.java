@@ -2,6 +2,7 @@ package tenterhook.core.recipe;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /**
@@ -12,6 +13,9 @@ import java.util.stream.Collectors;
 public record KeptRecipes(Map<String, String> texts) {
   /** The name of the setting that holds them. */
   public static final String SETTING = "recipes";
+
+  /** None. */
+  public static final KeptRecipes NONE = new KeptRecipes(Map.of());
 
   private static final String HEAD = "# ";
 
@@ -35,6 +39,14 @@ public record KeptRecipes(Map<String, String> texts) {
     Map<String, String> read = new LinkedHashMap<>();
     texts.forEach((name, lines) -> read.put(name, lines.toString()));
     return new KeptRecipes(read);
+  }
+
+  /** A recipe by its name; empty when there is none, or its steps cannot be read any more. */
+  public Optional<Recipe> recipe(String name) {
+    String text = texts.get(name);
+    return text != null && RecipeText.read(text) instanceof RecipeText.Read.Good good
+        ? Optional.of(good.recipe())
+        : Optional.empty();
   }
 
   /** All of them as one text. */

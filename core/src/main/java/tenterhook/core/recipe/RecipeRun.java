@@ -63,6 +63,26 @@ public record RecipeRun(List<TrackOutcome> tracks) {
     return new RecipeRun(tracks);
   }
 
+  /**
+   * What a recipe changes on one track for good: nothing where it is refused, or would change
+   * something again if it was done once more.
+   */
+  public static List<SetField> settling(
+      Recipe recipe, Snapshot snapshot, Codebook codebook, int id) {
+    List<SetField> once = alone(recipe, snapshot, codebook, id);
+    if (once.isEmpty()) {
+      return once;
+    }
+    List<RecipeStep> twice = new ArrayList<>(recipe.steps());
+    twice.addAll(recipe.steps());
+    return alone(new Recipe(twice), snapshot, codebook, id).equals(once) ? once : List.of();
+  }
+
+  private static List<SetField> alone(Recipe recipe, Snapshot snapshot, Codebook codebook, int id) {
+    return outcome(recipe, new StepRun(snapshot, codebook, new HashMap<>(), id, 0), snapshot, id)
+        .edits();
+  }
+
   private static TrackOutcome refused(int id, String why) {
     return new TrackOutcome(id, List.of(), Optional.of(why));
   }

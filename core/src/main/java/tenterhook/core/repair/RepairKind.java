@@ -52,6 +52,8 @@ public enum RepairKind {
   OUT_OF_STEP,
   /** Figures behind the codes that say something else than the track's values. */
   FIGURES,
+  /** What recipes of the DJ's own would change. */
+  OWN,
   /** What the catalogue knows. */
   CATALOGUE;
 

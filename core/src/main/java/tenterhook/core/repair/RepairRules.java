@@ -6,6 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.core.recipe.KeptRecipes;
+import tenterhook.core.recipe.Recipe;
+import tenterhook.core.recipe.RecipeStep;
 import tenterhook.core.text.JunkText;
 
 /**
@@ -15,15 +18,17 @@ import tenterhook.core.text.JunkText;
  * @param dismissed tracks for which a kind was refused
  * @param junk phrases that say nothing about the music, such as {@code official video}
  * @param certainFrom the certainty from which on proposals may be taken in bulk, 50 to 100
+ * @param own recipes that are kinds of repairs, under their names
  */
 public record RepairRules(
     Set<RepairKind> off,
     Map<RepairKind, RoaringBitmap> dismissed,
     List<String> junk,
-    int certainFrom) {
+    int certainFrom,
+    KeptRecipes own) {
   /** What a new collection starts with. */
   public static final RepairRules DEFAULT =
-      new RepairRules(Set.of(), Map.of(), JunkText.USUAL, Proposal.CERTAIN);
+      new RepairRules(Set.of(), Map.of(), JunkText.USUAL, Proposal.CERTAIN, KeptRecipes.NONE);
 
   /** Checks and copies. */
   public RepairRules {
@@ -47,7 +52,7 @@ public record RepairRules(
     } else {
       kinds.add(kind);
     }
-    return new RepairRules(kinds, dismissed, junk, certainFrom);
+    return new RepairRules(kinds, dismissed, junk, certainFrom, own);
   }
 
   /** The same rules with a kind refused, or no longer refused, for some tracks. */
@@ -57,17 +62,44 @@ public record RepairRules(
     RoaringBitmap known = more.getOrDefault(kind, new RoaringBitmap());
     more.put(kind, refused ? RoaringBitmap.or(known, ids) : RoaringBitmap.andNot(known, ids));
     more.values().removeIf(RoaringBitmap::isEmpty);
-    return new RepairRules(off, more, junk, certainFrom);
+    return new RepairRules(off, more, junk, certainFrom, own);
   }
 
   /** The same rules with another list of junk. */
   public RepairRules withJunk(List<String> phrases) {
-    return new RepairRules(off, dismissed, phrases, certainFrom);
+    return new RepairRules(off, dismissed, phrases, certainFrom, own);
   }
 
   /** The same rules with another limit of what is certain. */
   public RepairRules withCertainFrom(int limit) {
-    return new RepairRules(off, dismissed, junk, limit);
+    return new RepairRules(off, dismissed, junk, limit, own);
+  }
+
+  /** The same rules with nothing refused, neither kinds nor tracks. */
+  public RepairRules refusingNothing() {
+    return new RepairRules(Set.of(), Map.of(), junk, certainFrom, own);
+  }
+
+  /**
+   * The same rules with a recipe as a kind of repairs, in place of one of its name.
+   *
+   * @throws IllegalArgumentException when the recipe numbers tracks, which a repair of single
+   *     tracks cannot, or has no step, or the name is none
+   */
+  public RepairRules withOwn(String name, Recipe recipe) {
+    if (recipe.steps().isEmpty()) {
+      throw new IllegalArgumentException("a kind of repair needs a step at least");
+    }
+    if (recipe.steps().stream().anyMatch(RecipeStep.Number.class::isInstance)) {
+      throw new IllegalArgumentException(
+          "numbers depend on the order of tracks, and a repair looks at each track by itself");
+    }
+    return withOwn(own.plus(name, recipe));
+  }
+
+  /** The same rules with other recipes as kinds of repairs. */
+  public RepairRules withOwn(KeptRecipes recipes) {
+    return new RepairRules(off, dismissed, junk, certainFrom, recipes);
   }
 
   /** Whether a proposal of this kind for this track may be shown. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BiConsumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
@@ -165,6 +166,7 @@ public final class ChangeManyView extends StationOutline implements StepRow.Step
     KeptRecipes now = kept();
     now.texts().forEach((name, text) -> items.add(Look.named(name, () -> use(name, text))));
     items.add(Look.item("change.keep", this::askName));
+    items.add(Look.item("change.keepKind", this::askKind));
     now.texts()
         .keySet()
         .forEach(
@@ -189,17 +191,42 @@ public final class ChangeManyView extends StationOutline implements StepRow.Step
   }
 
   private void askName() {
+    ask(
+        "change.askName",
+        "change.keepIt",
+        (name, wanted) -> {
+          keep(kept().plus(name, wanted));
+          workspace.frame().inform(Words.of("change.kept", name), false, 0);
+        });
+  }
+
+  private void askKind() {
+    ask(
+        "change.askKind",
+        "change.makeKind",
+        (name, wanted) ->
+            workspace
+                .repairs()
+                .settle(
+                    workspace.repairs().rules().withOwn(name, wanted),
+                    Words.of("change.keptKind", name)));
+  }
+
+  private void ask(String question, String answer, BiConsumer<String, Recipe> then) {
     recipe.ifPresentOrElse(
         wanted ->
             workspace
                 .frame()
                 .askText(
-                    Words.of("change.askName"),
+                    Words.of(question),
                     "",
-                    Words.of("change.keepIt"),
+                    Words.of(answer),
                     name -> {
-                      keep(kept().plus(name, wanted));
-                      workspace.frame().inform(Words.of("change.kept", name), false, 0);
+                      try {
+                        then.accept(name, wanted);
+                      } catch (IllegalArgumentException wrong) { // such as steps that number
+                        workspace.frame().inform(String.valueOf(wrong.getMessage()), true, 0);
+                      }
                     }),
         () -> workspace.frame().inform(Words.of("change.unready"), true, 0));
   }

@@ -48,7 +48,7 @@ record RepairOverview(Basis asked, List<KindRow> kinds) {
   }
 
   /**
-   * A kind with its decisions; the catalogue may have none yet.
+   * A kind with its decisions; the catalogue and your own kinds may have none yet.
    *
    * @param proposals how many there are in all
    * @param holes how many holes they close
@@ -102,6 +102,10 @@ record RepairOverview(Basis asked, List<KindRow> kinds) {
     }
   }
 
+  /** At the end, in this order: more can be got of them. */
+  private static final List<RepairKind> ALWAYS_SHOWN =
+      List.of(RepairKind.OWN, RepairKind.CATALOGUE);
+
   /** Works it out. */
   static RepairOverview of(Basis asked) {
     Map<RepairKind, List<DecisionRow>> byKind =
@@ -109,11 +113,11 @@ record RepairOverview(Basis asked, List<KindRow> kinds) {
             .map(d -> DecisionRow.of(d, asked.snapshot(), asked.certainFrom()))
             .collect(
                 Collectors.groupingBy(d -> d.decision().kind(), TreeMap::new, Collectors.toList()));
-    byKind.putIfAbsent(RepairKind.CATALOGUE, List.of());
+    ALWAYS_SHOWN.forEach(kind -> byKind.putIfAbsent(kind, List.of()));
     List<KindRow> rows = new ArrayList<>();
     byKind.forEach((kind, decisions) -> rows.add(KindRow.of(kind, decisions)));
     rows.sort(
-        Comparator.comparing((KindRow r) -> r.kind() == RepairKind.CATALOGUE)
+        Comparator.comparing((KindRow r) -> ALWAYS_SHOWN.indexOf(r.kind()))
             .thenComparingDouble(r -> -r.perDecision())
             .thenComparing(r -> -r.proposals())
             .thenComparing(KindRow::kind));

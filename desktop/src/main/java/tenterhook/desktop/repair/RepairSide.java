@@ -38,6 +38,7 @@ final class RepairSide extends BorderPane {
   private final CatalogueCompare compare;
   private final GenresPane genres;
   private final JunkPane junk;
+  private final OwnKindsPane own;
   private RepairKind kind = RepairKind.JUNK;
 
   RepairSide(Workspace workspace) {
@@ -46,6 +47,7 @@ final class RepairSide extends BorderPane {
     this.compare = new CatalogueCompare(workspace);
     this.genres = new GenresPane(workspace);
     this.junk = new JunkPane(workspace);
+    this.own = new OwnKindsPane(workspace);
     name.setWrapText(true);
     path.setWrapText(true);
     ColumnConstraints labels = new ColumnConstraints(70);
@@ -76,6 +78,7 @@ final class RepairSide extends BorderPane {
           case CATALOGUE -> compare;
           case GENRES -> genres;
           case JUNK -> junk;
+          case OWN -> own;
           default -> null;
         };
     special.getChildren().setAll(node == null ? List.of() : List.of(node));
@@ -83,6 +86,8 @@ final class RepairSide extends BorderPane {
       genres.refresh();
     } else if (kind == RepairKind.JUNK) {
       junk.refresh();
+    } else if (kind == RepairKind.OWN) {
+      own.refresh();
     }
     effects.getChildren().clear();
   }

@@ -147,11 +147,20 @@ public final class RepairsView extends StationOutline {
         row(rows, awaited)
             .or(() -> row(rows, at == null ? null : at.kind()))
             .orElse(rows.get(Math.min(place, rows.size() - 1)));
-    awaited = next.kind() == awaited ? null : awaited;
-    kinds.getSelectionModel().select(next);
+    if (next.kind() == awaited) {
+      select(next);
+      awaited = begun ? null : awaited;
+    } else { // the list stays where the hand left it
+      kinds.getSelectionModel().select(next);
+    }
     filling = false;
     chooseKind(next);
     sayDismissed();
+  }
+
+  private void select(KindRow row) {
+    kinds.getSelectionModel().select(row);
+    kinds.scrollTo(row);
   }
 
   /** Who picks a kind waits for no other any more. */
@@ -211,8 +220,8 @@ public final class RepairsView extends StationOutline {
   /** Turns to a kind, once it has proposals, and to the first of them that is to be looked at. */
   public void choose(RepairKind kind) {
     Optional<KindRow> there = row(kinds.getItems(), kind);
-    there.ifPresent(kinds.getSelectionModel()::select);
-    awaited = there.isPresent() ? null : kind;
+    there.ifPresent(this::select);
+    awaited = begun && there.isPresent() ? null : kind;
     table.getItems().stream()
         .filter(p -> p.certainty() < model.rules().certainFrom())
         .findFirst()

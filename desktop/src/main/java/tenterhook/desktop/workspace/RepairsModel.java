@@ -3,7 +3,6 @@ package tenterhook.desktop.workspace;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ForkJoinPool;
@@ -200,10 +199,7 @@ public final class RepairsModel {
 
   /** Brings back all that was refused, kinds and tracks. */
   public void bringBack() {
-    RepairRules now = rules();
-    settle(
-        new RepairRules(java.util.Set.of(), Map.of(), now.junk(), now.certainFrom()),
-        Words.of("repairs.back"));
+    settle(rules().refusingNothing(), Words.of("repairs.back"));
   }
 
   /** The tracks with a hole that the catalogue could close. */

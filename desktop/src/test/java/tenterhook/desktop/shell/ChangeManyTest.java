@@ -17,6 +17,13 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.recipe.KeptRecipes;
+import tenterhook.core.recipe.Recipe;
+import tenterhook.core.recipe.RecipeStep;
+import tenterhook.core.repair.Proposal;
+import tenterhook.core.repair.RepairKind;
+import tenterhook.core.repair.RepairRules;
+import tenterhook.desktop.workspace.Station;
 import tenterhook.desktop.workspace.TrackList;
 
 /** Many tracks changed by steps, after a look at every one. */
@@ -127,7 +134,7 @@ class ChangeManyTest extends WindowTest {
   void aRecipeIsKeptAndUsedAgain() {
     kind("Set capitals");
     MenuButton menu = (MenuButton) lookup("#change-recipes");
-    fx(() -> menu.getItems().getFirst().fire());
+    fx(() -> menu.getItems().getFirst().fire()); // no recipe stands before it yet
     type("answer-text", "Proper titles");
     press("answer");
     settle();
@@ -154,7 +161,56 @@ class ChangeManyTest extends WindowTest {
                 .fire());
     fx(menu::show);
     fx(menu::hide);
-    assertThat(menu.getItems()).hasSize(1);
+    assertThat(menu.getItems()).hasSize(2);
+  }
+
+  @Test
+  void stepsBecomeAKindOfRepairThatIsTakenAndGivenUp() {
+    RoaringBitmap named = RoaringBitmap.bitmapOf(ids.getFirst());
+    String title = now().raw(ids.getFirst(), Fields.TITLE);
+    kind("Replace words");
+    type("step-text", title);
+    type("step-other-text", title + " (Rink)");
+    MenuButton menu = (MenuButton) lookup("#change-recipes");
+    fx(() -> menu.getItems().getLast().fire());
+    type("answer-text", "Rink titles");
+    press("answer");
+    settle();
+    assertThat(workspace.repairs().rules().own().texts()).containsOnlyKeys("Rink titles");
+    station(Station.REPAIRS);
+    settle();
+    assertThat(own()).as("has no end: the words stand in the new title again").isEmpty();
+    RepairRules rules = workspace.repairs().rules();
+    Recipe ends = new Recipe(List.of(new RecipeStep.Put(Fields.TITLE, " (Rink)", true)));
+    fx(() -> workspace.repairs().settle(rules.withOwn("Rink titles", ends), "told"));
+    settle();
+    assertThat(own()).filteredOn(p -> p.id() == ids.getFirst()).singleElement();
+    fx(() -> workspace.frame().repair(RepairKind.OWN));
+    settle();
+    assertThat(lookup("#own-kinds-make")).isNotNull();
+    fx(
+        () ->
+            workspace
+                .repairs()
+                .accept(
+                    RepairKind.OWN, own().stream().filter(p -> named.contains(p.id())).toList()));
+    settle();
+    assertThat(now().raw(ids.getFirst(), Fields.TITLE)).isEqualTo(title + " (Rink)");
+    fx(() -> workspace.undo());
+    settle();
+    press("own-kinds-remove");
+    settle();
+    assertThat(own()).isEmpty();
+    assertThat(workspace.repairs().rules().own()).isEqualTo(KeptRecipes.NONE);
+    press("own-kinds-make");
+    settle();
+    assertThat(text("change-title")).contains(" of All tracks");
+  }
+
+  private List<Proposal> own() {
+    return workspace.repairs().proposals().get().stream()
+        .filter(p -> p.kind() == RepairKind.OWN)
+        .toList();
   }
 
   @Test

@@ -43,6 +43,7 @@ import tenterhook.core.repair.numbers.Reissues;
 import tenterhook.core.repair.numbers.Tempo;
 import tenterhook.core.repair.numbers.TrackNumbers;
 import tenterhook.core.repair.numbers.Years;
+import tenterhook.core.repair.own.OwnRecipes;
 import tenterhook.core.repair.spellings.GenreSpellings;
 import tenterhook.core.repair.spellings.OutOfStep;
 import tenterhook.core.repair.spellings.Spellings;
@@ -70,6 +71,7 @@ public final class Repairs {
           new Comments(),
           new OutOfStep(),
           new FiguresBehind(),
+          new OwnRecipes(),
           new FromCatalogue());
   private static final List<Inspector.OfFolder> BY_FOLDER =
       List.of(
@@ -159,7 +161,9 @@ public final class Repairs {
     inspected = 0;
     Dirty dirty = new Dirty();
     boolean all =
-        !settled.junk().equals(rules.junk()) || !book.notation().equals(codebook.notation());
+        !settled.junk().equals(rules.junk())
+            || !settled.own().equals(rules.own())
+            || !book.notation().equals(codebook.notation());
     dirty.genres = !book.genres().equals(codebook.genres());
     RoaringBitmap before = RoaringBitmap.and(changed, snapshot.tracks());
     before.forEach((int id) -> enter(id, -1, dirty));
