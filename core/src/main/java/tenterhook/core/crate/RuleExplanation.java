@@ -161,7 +161,7 @@ public final class RuleExplanation {
     if (!crate.resting() && !snapshot.raw(id, Fields.RESTING).isEmpty()) {
       reasons.add(new ExplainedLine(Matter.RESTS, 0, "", "", false));
     }
-    if (!crate.asksForKind(codebook) && ItemKind.others(snapshot).test(id)) {
+    if (!crate.asksForKind(codebook) && ItemKind.isOther(snapshot, id)) {
       String kind = snapshot.raw(id, Fields.KIND);
       reasons.add(new ExplainedLine(Matter.KIND, 0, "kind:" + ItemKind.TRACK.key(), kind, false));
     }

@@ -29,13 +29,21 @@ public enum ItemKind {
     return Arrays.stream(values()).filter(k -> k.key().equalsIgnoreCase(key)).findFirst();
   }
 
-  /** A test for items that are no tracks, for one moment. */
+  /** Whether one item is no track. */
+  public static boolean isOther(Snapshot snapshot, int id) {
+    return isOther(snapshot.raw(id, Fields.KIND));
+  }
+
+  private static boolean isOther(String kind) {
+    return !kind.isEmpty() && !kind.equals(TRACK.key());
+  }
+
+  /** A test for items that are no tracks, for one moment; for who asks for many. */
   public static IntPredicate others(Snapshot snapshot) {
     Column column = snapshot.column(Fields.KIND);
     BitSet others = new BitSet();
     for (int number = 0; number < column.dictionary().size(); number++) {
-      String text = column.dictionary().text(number);
-      others.set(number, !text.isEmpty() && !text.equals(TRACK.key()));
+      others.set(number, isOther(column.dictionary().text(number)));
     }
     return others.isEmpty() ? id -> false : id -> others.get(column.number(id));
   }

@@ -1,6 +1,7 @@
 package tenterhook.desktop.code;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
@@ -15,6 +16,7 @@ import tenterhook.core.code.Facet;
 import tenterhook.core.edit.CodebookEdits;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
+import tenterhook.desktop.control.CodeDrop;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
@@ -38,6 +40,7 @@ final class CodeMenu {
     button.setId("entry-" + code.token());
     button.setAccessibleText(Words.of("codebook.code", code.token(), code.meaning(), count));
     button.getItems().setAll(choices(code, count));
+    CodeDrop.onto(button, workspace, () -> Optional.of(code.token()).filter(t -> !code.retired()));
     return button;
   }
 

@@ -112,7 +112,7 @@ final class Columns {
     column.setUserData(field);
     column.setPrefWidth(width);
     column.setCellValueFactory(row -> TrackPane.value(row.getValue()));
-    column.setEditable(field.editable());
+    column.setEditable(field.editable() && !field.is(Trait.LONG)); // one line cannot hold it
     column.setCellFactory(c -> new TrackCell(workspace, field, edited));
     column.widthProperty().addListener((o, before, after) -> keep());
     column.sortTypeProperty().addListener((o, before, after) -> keep());
@@ -151,9 +151,6 @@ final class Columns {
   List<CheckMenuItem> choice() {
     List<CheckMenuItem> items = new ArrayList<>();
     for (Field<?> field : Fields.offered()) {
-      if (field.is(Trait.LONG)) {
-        continue;
-      }
       CheckMenuItem item = new CheckMenuItem(field.label());
       item.setSelected(table.getColumns().stream().anyMatch(c -> field(c) == field));
       item.setOnAction(

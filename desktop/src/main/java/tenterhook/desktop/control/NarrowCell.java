@@ -1,5 +1,6 @@
 package tenterhook.desktop.control;
 
+import java.util.Optional;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -42,6 +43,15 @@ final class NarrowCell extends ListCell<NarrowRow> {
     setPrefWidth(0);
     getStyleClass().add("narrow-cell");
     addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
+    CodeDrop.onto(this, pane.workspace(), this::code);
+  }
+
+  /** The code that the row stands for. */
+  private Optional<String> code() {
+    return getItem() instanceof NarrowRow.Value row
+            && row.value().narrowing().group() instanceof NarrowGroup.OfFacet
+        ? Optional.of(row.value().narrowing().condition().values().getFirst().text())
+        : Optional.empty();
   }
 
   /** Not a click, which would come here too when the button within has moved by its own action. */

@@ -47,6 +47,11 @@ final class NarrowPane extends VBox {
   private final Set<NarrowGroup> whole = new HashSet<>();
   private RowRequest.Rows rows = RowRequest.Rows.NONE;
 
+  /** Whose lists are narrowed. */
+  Workspace workspace() {
+    return workspace;
+  }
+
   NarrowPane(Workspace workspace, TrackPane pane) {
     super(8);
     this.workspace = workspace;

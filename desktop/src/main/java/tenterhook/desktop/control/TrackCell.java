@@ -12,7 +12,9 @@ import javafx.scene.shape.Rectangle;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.field.Trait;
 import tenterhook.core.measure.Overview;
+import tenterhook.core.track.ItemKind;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
@@ -87,7 +89,7 @@ final class TrackCell extends TableCell<Integer, Integer> {
   private void show(int id) {
     Snapshot snapshot = workspace.state().get().snapshot();
     String raw = snapshot.raw(id, field);
-    boolean woven = field.weaveGroup().isPresent();
+    boolean woven = field.weaveGroup().isPresent() && !ItemKind.isOther(snapshot, id);
     boolean lost = field == Fields.STATE && snapshot.lost(id);
     boolean hole = woven && field.isHole(raw) || lost;
     pseudoClassStateChanged(GAP, hole);
@@ -100,7 +102,7 @@ final class TrackCell extends TableCell<Integer, Integer> {
       pips(Fields.RATING.type().parse(raw).orElse(0));
     } else {
       boolean key = field == Fields.KEY || field == Fields.MEASURED_KEY;
-      String shown = key ? KeyWords.of(workspace, raw) : field.type().show(raw);
+      String shown = key ? KeyWords.of(workspace, raw) : line(field.type().show(raw));
       String text = hole && raw.isEmpty() ? Words.of("hole") : shown;
       setGraphic(null);
       Look.data(this, field == Fields.TITLE ? marked(snapshot, id, text) : text);
@@ -108,6 +110,12 @@ final class TrackCell extends TableCell<Integer, Integer> {
         Artwork.parse(raw).ifPresent(art -> cover(id, art.sha256()));
       }
     }
+  }
+
+  /** The first line, with a mark where more follow. */
+  private String line(String text) {
+    int end = field.is(Trait.LONG) ? text.indexOf('\n') : -1;
+    return end < 0 ? text : text.substring(0, end).strip() + " …";
   }
 
   /** The cover before its size; it comes a little later when it has to be read first. */

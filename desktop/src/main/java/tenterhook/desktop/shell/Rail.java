@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.Map;
 import java.util.function.Consumer;
 import java.util.function.DoubleSupplier;
+import javafx.animation.PauseTransition;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
@@ -12,6 +13,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Rectangle;
+import javafx.util.Duration;
+import tenterhook.desktop.control.HandCrates;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.workspace.Station;
 
@@ -20,6 +23,9 @@ final class Rail extends Pane {
   private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
   private static final double WIDEST_GAP = 22;
   private static final double LEAST_GAP = 4;
+
+  /** For so long tracks are held over a station until it opens. */
+  private static final Duration HELD = Duration.millis(500);
 
   private final HBox names = new HBox(WIDEST_GAP);
   private final Rectangle line = new Rectangle(0, 3);
@@ -55,6 +61,7 @@ final class Rail extends Pane {
             button.setSelected(true);
             go.accept(station);
           });
+      openForDrag(button);
       Circle ring = new Circle(5.5);
       ring.getStyleClass().add("rail-ring");
       names.getChildren().add(button);
@@ -63,6 +70,19 @@ final class Rail extends Pane {
       rings.put(station, ring);
       counts.put(station, count);
     }
+  }
+
+  /** A station opens when tracks are held over it, so that they can be dropped there. */
+  private static void openForDrag(ToggleButton button) {
+    PauseTransition held = new PauseTransition(HELD);
+    held.setOnFinished(e -> button.fire());
+    button.setOnDragEntered(
+        e -> {
+          if (e.getDragboard().hasContent(HandCrates.TRACKS) && !button.isSelected()) {
+            held.playFromStart();
+          }
+        });
+    button.setOnDragExited(e -> held.stop());
   }
 
   @Override

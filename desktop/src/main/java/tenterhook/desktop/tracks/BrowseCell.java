@@ -9,6 +9,7 @@ import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
+import tenterhook.desktop.theme.Drop;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 
@@ -40,6 +41,7 @@ final class BrowseCell extends ListCell<BrowseRow> {
     name.setMinWidth(20);
     box.setAlignment(Pos.CENTER_LEFT);
     mark.addEventHandler(MouseEvent.MOUSE_PRESSED, this::fold);
+    Drop.from(this, TracksView.FOLDER, () -> getItem() == null ? null : view.dragged(getItem()));
     setOnContextMenuRequested(
         e -> {
           if (getItem() != null) {

@@ -1,23 +1,32 @@
 package tenterhook.desktop.tracks;
 
+import java.io.File;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.input.DataFormat;
+import javafx.scene.input.DragEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import tenterhook.adapters.disk.RelativePaths;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.place.Place;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.control.TrackPane;
+import tenterhook.desktop.theme.Drop;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.tracks.BrowseRow.Source;
@@ -30,6 +39,9 @@ import tenterhook.desktop.workspace.Workspace;
  * the holes behind a cell of the Weave, are shown here as well.
  */
 public final class TracksView extends StationOutline {
+  /** A folder of the tree that is dragged, as the text of its place. */
+  static final DataFormat FOLDER = new DataFormat("application/x-tenterhook-folder");
+
   private static final String PLACES = "places";
 
   private final ListView<BrowseRow> rows = new ListView<>();
@@ -56,6 +68,9 @@ public final class TracksView extends StationOutline {
         .selectedItemProperty()
         .addListener((o, before, after) -> picked(after));
     rows.addEventFilter(KeyEvent.KEY_PRESSED, this::foldByKey);
+    Drop.onto(rows, FOLDER, () -> true, text -> Place.read((String) text).forEach(this::add));
+    rows.setOnDragOver(this::folderOver);
+    rows.setOnDragDropped(this::folderDropped);
     pane.openNarrow(true);
     HBox head =
         new HBox(
@@ -193,7 +208,8 @@ public final class TracksView extends StationOutline {
   ContextMenu menu(BrowseRow row) {
     ContextMenu menu = new ContextMenu();
     switch (row.of()) {
-      case Source.InFolder in -> menu.getItems().add(Look.item("tracks.addPlace", () -> add(in)));
+      case Source.InFolder in ->
+          menu.getItems().add(Look.item("tracks.addPlace", () -> add(in.place())));
       case Source.AtPlace at ->
           menu.getItems().add(Look.item("tracks.removePlace", () -> remove(at)));
       case Source.Heading heading -> {}
@@ -204,10 +220,10 @@ public final class TracksView extends StationOutline {
     return menu;
   }
 
-  private void add(Source.InFolder in) {
+  private void add(Place place) {
     List<Place> places = new ArrayList<>(places());
-    if (!places.contains(in.place())) {
-      places.add(in.place());
+    if (!places.contains(place)) {
+      places.add(place);
       keep(places);
     }
   }
@@ -216,5 +232,41 @@ public final class TracksView extends StationOutline {
     List<Place> places = new ArrayList<>(places());
     places.remove(at.place());
     keep(places);
+  }
+
+  /** What is dragged of a row: its folder, to be dropped among the lists as a place. */
+  @Nullable String dragged(BrowseRow row) {
+    return row.of() instanceof Source.InFolder in ? Place.write(List.of(in.place())) : null;
+  }
+
+  /** The place that a path of a file manager would be; one outside of the collection is none. */
+  private Optional<Place> place(DragEvent event) {
+    List<File> files = event.getDragboard().getFiles();
+    if (files.size() != 1) {
+      return Optional.empty();
+    }
+    Path path = files.getFirst().toPath();
+    return workspace.state().get().roots().entrySet().stream()
+        .filter(r -> !r.getKey().equals(tenterhook.core.change.Place.HOLDING_BAY))
+        .filter(r -> path.startsWith(r.getValue()))
+        .map(r -> new Place(r.getKey(), RelativePaths.below(r.getValue(), path)))
+        .findFirst();
+  }
+
+  private void folderOver(DragEvent event) {
+    if (place(event).isPresent()) {
+      event.acceptTransferModes(TransferMode.LINK, TransferMode.COPY);
+      event.consume();
+    }
+  }
+
+  /** What is no folder of the collection comes in as music does everywhere. */
+  private void folderDropped(DragEvent event) {
+    Optional<Place> place = place(event);
+    if (place.isPresent() && event.getDragboard().getFiles().getFirst().isDirectory()) {
+      add(place.get());
+      event.setDropCompleted(true);
+      event.consume();
+    }
   }
 }
