@@ -62,6 +62,8 @@ public final class LargeCollection {
           Fields.SIZE,
           Fields.STATE);
 
+  private static final int BATCH = 300_000;
+
   private final int tracks;
   private final Codebook codebook = DemoCollection.codebook();
   private Snapshot snapshot = Snapshot.empty();
@@ -138,18 +140,30 @@ public final class LargeCollection {
   }
 
   private void fill() {
-    Random random = new Random(7);
+    snapshot = made(tracks, new Random(7), codebook, (id, random, cells) -> {});
+  }
+
+  /** What a made-up track has besides. */
+  @FunctionalInterface
+  interface MoreCells {
+    void add(int id, Random random, List<Cell> cells);
+  }
+
+  /** A made-up collection. */
+  static Snapshot made(int tracks, Random random, Codebook codebook, MoreCells more) {
+    Snapshot made = Snapshot.empty();
     List<Cell> cells = new ArrayList<>();
     RoaringBitmap ids = new RoaringBitmap();
     for (int id = 1; id <= tracks; id++) {
       track(id, random, cells);
+      more.add(id, random, cells);
       ids.add(id);
-      if (cells.size() > 300_000) {
-        snapshot = snapshot.with(cells);
+      if (cells.size() > BATCH) {
+        made = made.with(cells);
         cells.clear();
       }
     }
-    snapshot = Derived.refreshed(snapshot.with(cells), codebook, ids);
+    return Derived.refreshed(made.with(cells), codebook, ids);
   }
 
   /** Adds a made-up track. */

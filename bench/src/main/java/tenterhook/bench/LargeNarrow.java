@@ -7,18 +7,15 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
-import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
-import tenterhook.core.derived.Derived;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Finder;
@@ -134,23 +131,15 @@ public final class LargeNarrow {
   }
 
   private void fill() {
-    Random random = new Random(7);
-    List<Cell> cells = new ArrayList<>();
-    RoaringBitmap ids = new RoaringBitmap();
-    for (int id = 1; id <= tracks; id++) {
-      LargeCollection.track(id, random, cells);
-      cells.add(new Cell(id, Fields.KEY, KEYS[random.nextInt(KEYS.length)]));
-      cells.add(new Cell(id, Fields.RATING, random.nextInt(6) + ""));
-      cells.add(new Cell(id, Fields.CODEC, random.nextInt(3) == 0 ? "flac" : "mp3"));
-      cells.add(new Cell(id, Fields.ENERGY, random.nextInt(101) + ""));
-      cells.add(new Cell(id, Fields.PLAYS, random.nextInt(3) == 0 ? random.nextInt(40) + "" : ""));
-      ids.add(id);
-      if (cells.size() > 300_000) {
-        snapshot = snapshot.with(cells);
-        cells.clear();
-      }
-    }
-    snapshot = Derived.refreshed(snapshot.with(cells), codebook, ids);
+    snapshot = LargeCollection.made(tracks, new Random(7), codebook, LargeNarrow::more);
+  }
+
+  private static void more(int id, Random random, List<Cell> cells) {
+    cells.add(new Cell(id, Fields.KEY, KEYS[random.nextInt(KEYS.length)]));
+    cells.add(new Cell(id, Fields.RATING, random.nextInt(6) + ""));
+    cells.add(new Cell(id, Fields.CODEC, random.nextInt(3) == 0 ? "flac" : "mp3"));
+    cells.add(new Cell(id, Fields.ENERGY, random.nextInt(101) + ""));
+    cells.add(new Cell(id, Fields.PLAYS, random.nextInt(3) == 0 ? random.nextInt(40) + "" : ""));
   }
 
   private void fill(Connection db) throws SQLException {
