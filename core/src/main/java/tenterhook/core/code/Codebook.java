@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import tenterhook.core.field.Fields;
 import tenterhook.core.genre.Genres;
 
@@ -190,7 +191,7 @@ public record Codebook(
     List<String> tokens = notation.read(text).tokens();
     return tokens.isEmpty()
         ? List.of()
-        : ordered(tokens.stream().flatMap(t -> known(t).stream()).toList());
+        : ordered(tokens.stream().flatMap(t -> known(t).stream()).collect(Collectors.toSet()));
   }
 
   /** The tokens in a field's text that are not in the codebook, but for ignored ones. */
@@ -215,8 +216,11 @@ public record Codebook(
    */
   public String rewritten(String text, List<String> give, List<String> take) {
     Notation.Content reading = notation.read(text);
-    Set<String> codes = new LinkedHashSet<>(codesIn(text));
-    List<String> strays = new ArrayList<>(unknownIn(text));
+    Set<String> codes = new LinkedHashSet<>();
+    List<String> strays = new ArrayList<>();
+    for (String token : reading.tokens()) {
+      known(token).ifPresentOrElse(codes::add, () -> strays.add(token));
+    }
     for (String token : take) {
       codes.remove(known(token).orElse(token));
       strays.removeIf(s -> s.equalsIgnoreCase(token));
@@ -231,12 +235,20 @@ public record Codebook(
       }
       codes.add(known(token).orElseThrow());
     }
-    List<String> all = new ArrayList<>(ordered(new ArrayList<>(codes)));
+    List<String> all = new ArrayList<>(ordered(codes));
     all.addAll(strays);
     return notation.write(reading.withTokens(all));
   }
 
-  private List<String> ordered(List<String> found) {
-    return found.size() < 2 ? found : tokens().stream().filter(found::contains).toList();
+  private List<String> ordered(Set<String> found) {
+    List<String> ordered = new ArrayList<>(found.size());
+    for (Facet facet : facets) { // asked for each track
+      for (Code code : facet.codes()) {
+        if (found.contains(code.token())) {
+          ordered.add(code.token());
+        }
+      }
+    }
+    return ordered;
   }
 }

@@ -2,6 +2,7 @@ package tenterhook.core.crate;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -67,16 +68,16 @@ public final class CrateContents {
     this.today = today;
     this.finder = new Finder(snapshot, codebook, new NamedHere(), today);
     this.shelves = crates.placed();
-    this.prepared = prepared(shelves);
+    this.prepared = prepared(shelves, codebook);
     this.others = ItemKind.others(snapshot);
   }
 
-  private static Map<String, Prepared> prepared(List<PlacedShelf> shelves) {
+  private static Map<String, Prepared> prepared(List<PlacedShelf> shelves, Codebook codebook) {
     CrateBases bases = new CrateBases(shelves);
     Map<String, Prepared> all = new LinkedHashMap<>();
     for (PlacedShelf placed : shelves) {
       for (Crate crate : placed.shelf().crates()) {
-        Prepared one = Prepared.of(crate, placed.never(), bases);
+        Prepared one = Prepared.of(crate, placed.never(), bases, codebook);
         all.put(one.key(), one);
       }
     }
@@ -114,11 +115,43 @@ public final class CrateContents {
    */
   public CrateContents after(Snapshot after, RoaringBitmap changed) {
     CrateContents next = new CrateContents(this, after);
-    RoaringBitmap there = RoaringBitmap.and(changed, after.tracks());
+    Changed again = new Changed(next, changed, RoaringBitmap.and(changed, after.tracks()));
     for (Prepared crate : prepared.values()) {
-      takeOver(crate, next, changed, there);
+      takeOver(crate, next, again);
     }
     return next;
+  }
+
+  /** The tracks that changed, and those of them that crates may choose from. */
+  private static final class Changed {
+    private final CrateContents next;
+    private final RoaringBitmap all;
+    private final RoaringBitmap there;
+    private final Map<CrateScope, RoaringBitmap> scopes = new HashMap<>();
+
+    Changed(CrateContents next, RoaringBitmap all, RoaringBitmap there) {
+      this.next = next;
+      this.all = all;
+      this.there = there;
+    }
+
+    RoaringBitmap in(CrateScope scope) {
+      return scopes.computeIfAbsent(scope, s -> next.scope(s, there));
+    }
+  }
+
+  /**
+   * Which tracks a crate may choose from, whatever its rule says.
+   *
+   * @param resting whether such as rest as well
+   * @param others whether such as are no tracks as well
+   */
+  private record CrateScope(boolean resting, boolean others) {
+    static CrateScope of(Crate crate, Codebook codebook) {
+      return crate instanceof Crate.RuleCrate rule
+          ? new CrateScope(rule.resting(), rule.asksForKind(codebook))
+          : new CrateScope(true, true);
+    }
   }
 
   /**
@@ -126,16 +159,23 @@ public final class CrateContents {
    *
    * @param key its name as answers are kept by it
    * @param uses the names of the crates that it is built on
+   * @param scope which tracks it may choose from
    * @param query what it keeps, without what the shelf never plays; null for a crate filled by hand
    */
   private record Prepared(
-      Crate crate, String key, NeverPlay never, Set<String> uses, @Nullable Query query) {
-    static Prepared of(Crate crate, NeverPlay never, CrateBases bases) {
+      Crate crate,
+      String key,
+      NeverPlay never,
+      Set<String> uses,
+      CrateScope scope,
+      @Nullable Query query) {
+    static Prepared of(Crate crate, NeverPlay never, CrateBases bases, Codebook codebook) {
       return new Prepared(
           crate,
           CrateBases.key(crate.name()),
           never,
           bases.of(crate.name()),
+          CrateScope.of(crate, codebook),
           crate instanceof Crate.RuleCrate rule ? kept(rule.rule().query(), never) : null);
     }
   }
@@ -148,8 +188,7 @@ public final class CrateContents {
   }
 
   /** Only the changed tracks are tested; what a crate is built on comes first. */
-  private void takeOver(
-      Prepared crate, CrateContents next, RoaringBitmap changed, RoaringBitmap there) {
+  private void takeOver(Prepared crate, CrateContents next, Changed again) {
     RoaringBitmap before = answers.get(crate.key());
     if (before == null || next.answers.containsKey(crate.key())) {
       return;
@@ -157,14 +196,14 @@ public final class CrateContents {
     for (String base : crate.uses()) {
       Prepared first = prepared.get(CrateBases.key(base));
       if (first != null) {
-        takeOver(first, next, changed, there);
+        takeOver(first, next, again);
       }
     }
-    RoaringBitmap in = next.among(crate, next.scope(crate.crate(), there));
-    if (in.isEmpty() && !RoaringBitmap.intersects(before, changed)) {
+    RoaringBitmap in = next.among(crate, again.in(crate.scope()));
+    if (in.isEmpty() && !RoaringBitmap.intersects(before, again.all)) {
       next.answers.put(crate.key(), before); // shared: an answer is never altered
     } else {
-      RoaringBitmap kept = RoaringBitmap.andNot(before, changed);
+      RoaringBitmap kept = RoaringBitmap.andNot(before, again.all);
       kept.or(in);
       next.answers.put(crate.key(), kept);
     }
@@ -276,16 +315,19 @@ public final class CrateContents {
     return without(all, never);
   }
 
-  /** Of some tracks those that a crate may choose from, whatever its rule says. */
   private RoaringBitmap scope(Crate crate, RoaringBitmap of) {
-    if (!(crate instanceof Crate.RuleCrate rule)) {
+    return scope(CrateScope.of(crate, codebook), of);
+  }
+
+  private RoaringBitmap scope(CrateScope scope, RoaringBitmap of) {
+    if (scope.resting() && scope.others()) {
       return of;
     }
-    IntPredicate kept = rule.asksForKind(codebook) ? id -> false : others;
     RoaringBitmap out = new RoaringBitmap();
     of.forEach(
         (int id) -> {
-          if (kept.test(id) || !rule.resting() && !snapshot.isBlank(id, Fields.RESTING)) {
+          boolean rests = !scope.resting() && !snapshot.isBlank(id, Fields.RESTING);
+          if (rests || !scope.others() && others.test(id)) {
             out.add(id);
           }
         });

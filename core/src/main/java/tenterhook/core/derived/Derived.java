@@ -22,6 +22,7 @@ import tenterhook.core.track.Snapshot;
  * Keeps the computed fields (codes, strays, folder, kind) in step with what they are computed from.
  */
 public final class Derived {
+  private static final int FEW = 64;
   private static final String SEPARATOR = String.valueOf(FieldType.SEPARATOR);
 
   private Derived() {}
@@ -60,7 +61,7 @@ public final class Derived {
         .rules()
         .forEach(
             (kind, rule) -> {
-              RoaringBitmap one = finder.find(read(rule, codebook), left);
+              RoaringBitmap one = found(finder, read(rule, codebook), left);
               found.put(kind, one);
               left.andNot(one);
             });
@@ -70,6 +71,21 @@ public final class Derived {
         (kind, tracks) ->
             tracks.forEach((int id) -> cells.add(new Cell(id, Fields.KIND, kind.key()))));
     return snapshot.with(cells);
+  }
+
+  /** Few are asked one by one, which looks at no value of any other track. */
+  private static RoaringBitmap found(Finder finder, Query query, RoaringBitmap ids) {
+    if (ids.getLongCardinality() > FEW) {
+      return finder.find(query, ids);
+    }
+    RoaringBitmap found = new RoaringBitmap();
+    ids.forEach(
+        (int id) -> {
+          if (finder.holds(query, id)) {
+            found.add(id);
+          }
+        });
+    return found;
   }
 
   /** A rule that cannot be read any more, such as of a facet that is gone, holds for nothing. */
