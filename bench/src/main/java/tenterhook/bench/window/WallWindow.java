@@ -21,6 +21,7 @@ public final class WallWindow extends MeasuredWindow {
     long before = Measure.heap();
     Runnable tableDown = () -> hand.key(KeyCode.PAGE_DOWN, "");
     List<HeldToolkit.HoldTimes> table = pages(held, tableDown);
+    int reached = hand.table().getFocusModel().getFocusedIndex();
     FrameRate.Frames tableHeld = FrameRate.whileHeld(tableDown, HELD);
     HeldToolkit.HoldTimes opened = held.by(() -> hand.pane().openCovers(true));
     Runnable wallDown = () -> hand.key(wall(shell), KeyCode.PAGE_DOWN, "");
@@ -34,6 +35,7 @@ public final class WallWindow extends MeasuredWindow {
         opened.act(),
         opened.worst(),
         opened.settled());
+    out.printf(Locale.ROOT, "the table's %d pages ended at row %,d%n", PAGES, reached);
     head("a page down: held, milliseconds");
     print("table", table);
     print("wall of covers", wall);

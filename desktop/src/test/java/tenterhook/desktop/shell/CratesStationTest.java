@@ -112,6 +112,7 @@ class CratesStationTest extends WindowTest {
     settle();
     assertThat(byHand().tracks()).containsExactly(ids.get(2), ids.get(0), ids.get(1), ids.get(3));
     assertThat(pane().rows()).isEqualTo(byHand().tracks());
+    chosen(1, 2);
     key(KeyCode.ALT, KeyCode.UP);
     settle();
     assertThat(byHand().tracks()).isEqualTo(ids);

@@ -125,7 +125,7 @@ class DropTest extends WindowTest {
     Node list = lookup("#browse");
     var root =
         collection.state().roots().entrySet().stream()
-            .filter(r -> !r.getKey().startsWith("."))
+            .filter(r -> r.getValue().resolve("Ferry").toFile().isDirectory())
             .findFirst()
             .orElseThrow();
     File folder = root.getValue().resolve("Ferry").toFile();
