@@ -241,7 +241,8 @@ public final class MusicCollection implements AutoCloseable {
    * @throws StoreBroken when the database cannot be read or written
    */
   public synchronized Outcome apply(Command command, Progress progress) {
-    return apply(command, Undo.NONE, progress);
+    Command inStep = now -> FiguresInStep.with(now.snapshot(), now.codebook(), command.on(now));
+    return apply(inStep, Undo.NONE, progress);
   }
 
   private synchronized Outcome apply(Command command, Undo undo, Progress progress) {
@@ -249,11 +250,7 @@ public final class MusicCollection implements AutoCloseable {
     if (!ledger.waiting().isEmpty()) {
       confirmOpen();
     }
-    Change meant = newest(command, progress);
-    Change change =
-        undo.equals(Undo.NONE)
-            ? FiguresInStep.with(state.snapshot(), state.codebook(), meant)
-            : meant;
+    Change change = newest(command, progress);
     ChangeExecutor.Executed done = executor.execute(state, change, undo, clock.instant(), progress);
     CollectionState before = state;
     moment++;

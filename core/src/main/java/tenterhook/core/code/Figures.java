@@ -2,7 +2,6 @@ package tenterhook.core.code;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
@@ -283,9 +282,7 @@ public final class Figures {
       return MusicalKey.parse(raw).map(MusicalKey::name).orElse("");
     }
     String shown = field.type().show(raw);
-    return shown.indexOf(':') >= 0
-        ? shown
-        : String.format(Locale.ROOT, "%.0f", field.type().number(raw));
+    return shown.indexOf(':') >= 0 ? shown : String.valueOf(Math.round(field.type().number(raw)));
   }
 
   private static String figureShape(Field<?> field) {

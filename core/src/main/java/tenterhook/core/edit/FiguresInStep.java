@@ -20,14 +20,13 @@ public final class FiguresInStep {
 
   /**
    * The change, with the text behind which figures stand rewritten on every track of which it sets
-   * a figure or that text. A change of the codebook writes figures by itself and stays as it is.
+   * a figure or that text. A change of how codes are written writes figures by itself and stays.
    *
    * @param snapshot the collection as it is
    */
   public static Change with(Snapshot snapshot, Codebook codebook, Change change) {
     Notation notation = codebook.notation();
-    boolean ofCodebook = change.edits().stream().anyMatch(Edit.SetCodebook.class::isInstance);
-    if (!notation.figures().on() || ofCodebook) {
+    if (!notation.figures().on() || change.edits().stream().anyMatch(FiguresInStep::rewrites)) {
       return change;
     }
     Map<Integer, Map<Field<?>, String>> given = given(notation, change);
@@ -49,6 +48,11 @@ public final class FiguresInStep {
         .filter(set -> !set.before().equals(set.after()))
         .forEach(edits::add);
     return new Change(change.title(), change.byHand(), edits, change.leader());
+  }
+
+  private static boolean rewrites(Edit edit) {
+    return edit instanceof Edit.SetCodebook set
+        && !set.before().notation().equals(set.after().notation());
   }
 
   /**

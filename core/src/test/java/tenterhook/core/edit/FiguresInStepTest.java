@@ -51,6 +51,17 @@ class FiguresInStepTest {
   }
 
   @Test
+  void figuresFollowBesideAnEditOfTheCodebookThatWritesCodesAsBefore() {
+    Snapshot snapshot = Tracks.none().with("comment=fade [120]", "bpm=120").snapshot();
+    List<Edit> edits =
+        List.of(
+            new Edit.SetCodebook(BOOK, BOOK.ignoring("HUSH", true)),
+            new Edit.SetField(1, Fields.BPM, "120", "124"));
+    assertThat(FiguresInStep.with(snapshot, BOOK, new Change("both", true, edits)).edits())
+        .contains(new Edit.SetField(1, Fields.COMMENT, "fade [120]", "fade [124]"));
+  }
+
+  @Test
   void aCommentTypedWithoutItsFiguresGetsThemBack() {
     Snapshot snapshot = Tracks.none().with("comment=fade [Am 120]", "key=Am", "bpm=120").snapshot();
     Change typed = TrackEdits.set(snapshot, Tracks.ids(1), Map.of(Fields.COMMENT, "other words"));

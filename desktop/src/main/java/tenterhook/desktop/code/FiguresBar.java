@@ -79,10 +79,12 @@ final class FiguresBar extends HBox {
 
   /** Shows what holds, unless the DJ is at a template that is not written yet. */
   void refresh() {
-    if (!template.isFocused()) {
-      template.setText(now().template());
+    String kept = now().template();
+    if (template.isFocused() || template.getText().equals(kept)) {
+      look();
+    } else {
+      template.setText(kept); // which is looked at
     }
-    look();
   }
 
   private void look() {
@@ -93,6 +95,12 @@ final class FiguresBar extends HBox {
     } catch (IllegalArgumentException wrong) {
       workspace.latestOnly(this, () -> "", nothing -> {});
       show(wrong.getMessage(), true);
+      offer(Words.of("figures.write", 0), false);
+      return;
+    }
+    if (text.isBlank() && !now().on()) { // no file need be looked at
+      workspace.latestOnly(this, () -> "", nothing -> {});
+      show(Words.of("figures.none"), false);
       offer(Words.of("figures.write", 0), false);
       return;
     }
@@ -116,9 +124,7 @@ final class FiguresBar extends HBox {
   private void show(Tried tried) {
     boolean same = tried.change.tracks().isEmpty();
     String words =
-        same
-            ? Words.of(template.getText().isBlank() ? "figures.none" : "figures.same")
-            : Words.of("figures.example", tried.title, tried.text);
+        same ? Words.of("figures.same") : Words.of("figures.example", tried.title, tried.text);
     show(words, false);
     int files = tried.change.tracks().getCardinality();
     boolean away = template.getText().isBlank();

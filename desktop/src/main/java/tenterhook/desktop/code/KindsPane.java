@@ -83,7 +83,7 @@ final class KindsPane extends VBox {
     var contents = workspace.contents();
     rules.forEach(
         (kind, field) -> {
-          if (!field.isFocused()) {
+          if (!field.isFocused() && !field.getStyleClass().contains("wrong")) {
             field.setText(state.codebook().kinds().rule(kind));
           }
         });
