@@ -23,7 +23,9 @@ import tenterhook.standins.synth.Cover;
 /**
  * Pages through the wall of covers of 10,000 made-up albums, each of ten tracks with a picture of
  * its own, beside the table of the same list in the same run: for how long the toolkit's thread is
- * held, until all covers in sight are there, and what memory pictures take.
+ * held, until all covers in sight are there, and what memory pictures take. The program is started
+ * as its launcher does after a first sitting, which is driven here too. What the toolkit alone
+ * takes to draw the wall, and for how long others hold this machine, stands beside it.
  *
  * <pre>java -Dglass.platform=Headless -Dprism.order=sw tenterhook.bench.window.LargeWall [albums]
  * </pre>
@@ -41,7 +43,8 @@ public final class LargeWall {
     Path folder = Files.createTempDirectory("wall");
     try {
       make(folder, args.length > 0 ? Integer.parseInt(args[0]) : 10_000);
-      StartTimes.run(StartTimes.PLAIN, WallWindow.class, "--collection", folder.toString());
+      String learned = StartTimes.trained(WallWindow.class, COLLECTION, folder.toString());
+      StartTimes.run(learned, WallWindow.class, COLLECTION, folder.toString());
     } finally {
       SafeFiles.removeTree(folder);
     }

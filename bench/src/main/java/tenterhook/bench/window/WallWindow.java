@@ -18,15 +18,26 @@ public final class WallWindow extends MeasuredWindow {
   void drive(Workspace workspace, Shell shell, HeldToolkit held) throws InterruptedException {
     WindowHand hand = new WindowHand(shell);
     held.by(hand::wholeCollection);
+    held.by(() -> hand.pane().openCovers(false)); // as it may have been left
+    held.by(() -> hand.choose(0));
     long before = Measure.heap();
     Runnable tableDown = () -> hand.key(KeyCode.PAGE_DOWN, "");
-    List<HeldToolkit.HoldTimes> table = pages(held, tableDown);
+    List<HeldToolkit.HoldTimes> table = times(held, tableDown);
     int reached = hand.table().getFocusModel().getFocusedIndex();
     FrameRate.Frames tableHeld = FrameRate.whileHeld(tableDown, HELD);
     HeldToolkit.HoldTimes opened = held.by(() -> hand.pane().openCovers(true));
     Runnable wallDown = () -> hand.key(wall(shell), KeyCode.PAGE_DOWN, "");
     held.by(() -> hand.key(wall(shell), KeyCode.HOME, ""));
-    List<HeldToolkit.HoldTimes> wall = pages(held, wallDown);
+    List<HeldToolkit.HoldTimes> wall = times(held, wallDown);
+    boolean[] aside = new boolean[1];
+    List<HeldToolkit.HoldTimes> again =
+        times(
+            held,
+            () -> {
+              aside[0] = !aside[0];
+              wall(shell).setTranslateX(aside[0] ? 1 : 0);
+            });
+    List<HeldToolkit.HoldTimes> nothing = times(held, () -> {});
     held.by(() -> hand.key(wall(shell), KeyCode.HOME, ""));
     FrameRate.Frames wallHeld = FrameRate.whileHeld(wallDown, HELD);
     out.printf(
@@ -39,6 +50,8 @@ public final class WallWindow extends MeasuredWindow {
     head("a page down: held, milliseconds");
     print("table", table);
     print("wall of covers", wall);
+    print("the same wall drawn again by the toolkit", again);
+    print("nothing, as this machine is busy with others", nothing);
     print("table, key held", tableHeld);
     print("wall, key held", wallHeld);
     held.by(() -> {});
@@ -53,11 +66,11 @@ public final class WallWindow extends MeasuredWindow {
     return shell.lookup("#covers");
   }
 
-  private static List<HeldToolkit.HoldTimes> pages(HeldToolkit held, Runnable down)
+  private static List<HeldToolkit.HoldTimes> times(HeldToolkit held, Runnable act)
       throws InterruptedException {
     List<HeldToolkit.HoldTimes> all = new ArrayList<>();
     for (int i = 0; i < PAGES; i++) {
-      all.add(held.by(down));
+      all.add(held.by(act));
     }
     return all;
   }

@@ -2,13 +2,16 @@ package tenterhook.desktop.code;
 
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.code.Code;
@@ -58,14 +61,13 @@ final class CodebookPane extends VBox {
   private HBox head() {
     var add = Look.primary(Words.of("codebook.addFacet"), this::addFacet);
     add.setId("add-facet");
-    HBox head =
-        new HBox(
-            12,
-            Look.label(Words.of("codebook.words"), "second"),
-            Look.spring(),
-            notation,
-            legend.button(),
-            add);
+    Label words = Look.label(Words.of("codebook.words"), "second");
+    words.setWrapText(true); // sooner than that a choice is cut off
+    words.setMinWidth(0);
+    words.setMaxWidth(Double.MAX_VALUE);
+    HBox.setHgrow(words, Priority.ALWAYS);
+    HBox head = new HBox(12, words, notation, legend.button(), add);
+    Stream.<Region>of(notation, legend.button(), add).forEach(r -> r.setMinWidth(USE_PREF_SIZE));
     head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     return head;
   }

@@ -7,6 +7,7 @@ import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.MenuButton;
 import javafx.scene.layout.HBox;
+import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.code.Notation;
@@ -95,12 +96,16 @@ final class NotationBar extends HBox {
   }
 
   private void ask(Notation other) {
-    if (other.equals(now())) {
-      return;
+    CollectionState state = workspace.state().get();
+    if (!other.equals(now())) {
+      workspace.latestOnly(
+          this,
+          () -> CodebookEdits.write(state.snapshot(), state.codebook(), other),
+          change -> ask(other, change));
     }
-    Change change =
-        CodebookEdits.write(
-            workspace.state().get().snapshot(), workspace.state().get().codebook(), other);
+  }
+
+  private void ask(Notation other, Change change) {
     String example =
         change.edits().stream()
             .filter(e -> e instanceof Edit.SetField set && set.field() == other.target())
@@ -113,6 +118,6 @@ final class NotationBar extends HBox {
             Words.of("codebook.askStyle", change.tracks().getCardinality(), example),
             Words.of("codebook.doStyle", change.tracks().getCardinality()),
             () -> workspace.apply(change));
-    javafx.application.Platform.runLater(this::refresh); // what is shown is what holds
+    refresh(); // what is shown is what holds
   }
 }

@@ -47,6 +47,9 @@ final class NarrowPane extends VBox {
   private final Set<NarrowGroup> whole = new HashSet<>();
   private RowRequest.Rows rows = RowRequest.Rows.NONE;
 
+  /** The key of the track that was chosen when this was counted. */
+  private Optional<MusicalKey> near = Optional.empty();
+
   /** Whose lists are narrowed. */
   Workspace workspace() {
     return workspace;
@@ -69,7 +72,7 @@ final class NarrowPane extends VBox {
     values.setAccessibleText(Words.of("narrow.title"));
     values.setCellFactory(l -> new NarrowCell(this));
     values.setPlaceholder(placeholder);
-    workspace.whileInView(workspace.chosen(), this, this::follow);
+    workspace.whileInView(workspace.chosen(), this, this::followChosen);
     values.addEventFilter(KeyEvent.KEY_PRESSED, this::valueKeys);
     halfAndDouble.setId("narrow-beat");
     halfAndDouble.setOnAction(e -> range().ifPresent(r -> tempo(r.from(), r.to())));
@@ -102,7 +105,14 @@ final class NarrowPane extends VBox {
     }
   }
 
-  /** Counts anew without haste, since tracks changed or another one was chosen. */
+  /** Of the track that was chosen only its key matters, and most of the time that is the same. */
+  private void followChosen() {
+    if (!near(workspace.state().get().snapshot()).equals(near)) {
+      follow();
+    }
+  }
+
+  /** Counts anew without haste, since tracks changed. */
   void follow() {
     if (getScene() != null) {
       NarrowRequest request = request();
@@ -113,6 +123,7 @@ final class NarrowPane extends VBox {
 
   private NarrowRequest request() {
     Snapshot snapshot = workspace.state().get().snapshot();
+    near = near(snapshot);
     return new NarrowRequest(
         snapshot,
         workspace.contents().finder(),
@@ -120,7 +131,7 @@ final class NarrowPane extends VBox {
         pane.narrowings(),
         filter.getText(),
         whole,
-        near(snapshot));
+        near);
   }
 
   /** The key of the track that was chosen last. */

@@ -2,12 +2,17 @@ package tenterhook.desktop.theme;
 
 import java.text.MessageFormat;
 import java.util.Locale;
+import java.util.Map;
 import java.util.ResourceBundle;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** All wording of the window, from {@code messages.properties}. */
 public final class Words {
   private static final ResourceBundle BUNDLE =
       ResourceBundle.getBundle("tenterhook.desktop.messages", Locale.ENGLISH);
+
+  /** Taken apart once, which takes longer than to put values in. */
+  private static final Map<String, MessageFormat> FORMATS = new ConcurrentHashMap<>();
 
   private Words() {}
 
@@ -19,7 +24,11 @@ public final class Words {
    * @throws java.util.MissingResourceException when there is no such wording
    */
   public static String of(String key, Object... values) {
-    return new MessageFormat(BUNDLE.getString(key), Locale.ENGLISH).format(values);
+    MessageFormat format =
+        FORMATS.computeIfAbsent(key, k -> new MessageFormat(BUNDLE.getString(k), Locale.ENGLISH));
+    synchronized (format) { // which has no safety of its own
+      return format.format(values);
+    }
   }
 
   /** Whether there is a wording of this name. */
