@@ -5,7 +5,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.code.Codebook;
@@ -49,18 +51,22 @@ public record RecipeRun(List<TrackOutcome> tracks) {
    * @param ids in the order shown, by which tracks are numbered
    */
   public static RecipeRun of(Recipe recipe, Snapshot snapshot, Codebook codebook, TrackIds ids) {
-    Map<String, Pattern> patterns = new HashMap<>();
-    List<TrackOutcome> tracks = new ArrayList<>(ids.size());
-    for (int place = 0; place < ids.size(); place++) {
-      int id = ids.at(place);
-      boolean guarded = ids.size() > 1 && !snapshot.isBlank(id, Fields.GUARDED);
-      tracks.add(
-          guarded
-              ? refused(id, "it is guarded")
-              : outcome(
-                  recipe, new StepRun(snapshot, codebook, patterns, id, place), snapshot, id));
-    }
-    return new RecipeRun(tracks);
+    Map<String, Pattern> patterns = new ConcurrentHashMap<>();
+    return new RecipeRun(
+        IntStream.range(0, ids.size())
+            .parallel()
+            .mapToObj(
+                place -> {
+                  int id = ids.at(place);
+                  return ids.size() > 1 && !snapshot.isBlank(id, Fields.GUARDED)
+                      ? refused(id, "it is guarded")
+                      : outcome(
+                          recipe,
+                          new StepRun(snapshot, codebook, patterns, id, place),
+                          snapshot,
+                          id);
+                })
+            .toList());
   }
 
   /**
