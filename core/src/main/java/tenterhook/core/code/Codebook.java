@@ -1,13 +1,14 @@
 package tenterhook.core.code;
 
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
-import java.util.stream.Collectors;
 import tenterhook.core.field.Fields;
 import tenterhook.core.genre.Genres;
 
@@ -62,7 +63,7 @@ public record Codebook(
 
   /** Checks that names and tokens are each used once. */
   public Codebook {
-    facets = List.copyOf(facets);
+    facets = IndexedFacets.copyOf(facets);
     ignored = java.util.Collections.unmodifiableSet(new TreeSet<>(ignored));
     Set<String> names = new LinkedHashSet<>();
     Set<String> tokens = new LinkedHashSet<>();
@@ -104,23 +105,16 @@ public record Codebook(
 
   /** The facet that a token belongs to. */
   public Optional<Facet> facetOf(String token) {
-    for (Facet facet : facets) { // asked for each code of each track
-      if (facet.code(token).isPresent()) {
-        return Optional.of(facet);
-      }
-    }
-    return Optional.empty();
+    return code(token).map(IndexedFacets.PlacedCode::facet);
   }
 
   /** The token as the codebook spells it, or empty for a stray. */
   public Optional<String> known(String token) {
-    for (Facet facet : facets) {
-      Optional<Code> code = facet.code(token);
-      if (code.isPresent()) {
-        return Optional.of(code.get().token());
-      }
-    }
-    return Optional.empty();
+    return code(token).map(c -> c.code().token());
+  }
+
+  private Optional<IndexedFacets.PlacedCode> code(String token) {
+    return ((IndexedFacets) facets).code(token); // as the constructor makes it
   }
 
   /** All tokens, in the order of facets and codes. */
@@ -191,7 +185,7 @@ public record Codebook(
     List<String> tokens = notation.read(text).tokens();
     return tokens.isEmpty()
         ? List.of()
-        : ordered(tokens.stream().flatMap(t -> known(t).stream()).collect(Collectors.toSet()));
+        : ordered(tokens.stream().flatMap(t -> known(t).stream()).distinct().toList());
   }
 
   /** The tokens in a field's text that are not in the codebook, but for ignored ones. */
@@ -231,7 +225,7 @@ public record Codebook(
               .orElseThrow(
                   () -> new IllegalArgumentException("no code " + token + " in the codebook"));
       if (!facet.many()) {
-        codes.removeIf(c -> facet.code(c).isPresent());
+        codes.removeIf(c -> facetOf(c).filter(facet::equals).isPresent());
       }
       codes.add(known(token).orElseThrow());
     }
@@ -240,14 +234,12 @@ public record Codebook(
     return notation.write(reading.withTokens(all));
   }
 
-  private List<String> ordered(Set<String> found) {
-    List<String> ordered = new ArrayList<>(found.size());
-    for (Facet facet : facets) { // asked for each track
-      for (Code code : facet.codes()) {
-        if (found.contains(code.token())) {
-          ordered.add(code.token());
-        }
-      }
+  /** The order of the codebook. */
+  private List<String> ordered(Collection<String> found) {
+    List<String> ordered = new ArrayList<>(found);
+    if (ordered.size() > 1) {
+      ordered.sort(
+          Comparator.comparingInt(t -> code(t).map(IndexedFacets.PlacedCode::place).orElse(-1)));
     }
     return ordered;
   }

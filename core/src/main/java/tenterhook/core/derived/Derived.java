@@ -43,7 +43,14 @@ public final class Derived {
           cells.add(new Cell(id, Fields.STRAYS, String.join(SEPARATOR, codebook.straysIn(text))));
           cells.add(new Cell(id, Fields.FOLDER, folder(snapshot.raw(id, Fields.PATH))));
         });
-    return cells.isEmpty() ? snapshot : withKinds(snapshot.with(cells), codebook, ids);
+    return ids.isEmpty() ? snapshot : withKinds(with(snapshot, cells), codebook, ids);
+  }
+
+  /** Most changes leave most computed fields as they are; what is there already is not set. */
+  private static Snapshot with(Snapshot snapshot, List<Cell> cells) {
+    List<Cell> other =
+        cells.stream().filter(c -> !snapshot.raw(c.id(), c.field()).equals(c.raw())).toList();
+    return other.isEmpty() ? snapshot : snapshot.with(other);
   }
 
   private static String folder(String path) {
@@ -70,7 +77,7 @@ public final class Derived {
     found.forEach(
         (kind, tracks) ->
             tracks.forEach((int id) -> cells.add(new Cell(id, Fields.KIND, kind.key()))));
-    return snapshot.with(cells);
+    return with(snapshot, cells);
   }
 
   /** Few are asked one by one, which looks at no value of any other track. */
