@@ -42,6 +42,8 @@ import tenterhook.adapters.store.StoreBroken;
       CodeCommand.class,
       CratesCommand.class,
       CrateCommand.class,
+      GigsCommand.class,
+      GigCommand.class,
       WhyCommand.class,
       ExportCommand.class,
       ImportCommand.class,

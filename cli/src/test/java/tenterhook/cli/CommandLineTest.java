@@ -293,6 +293,8 @@ class CommandLineTest extends CommandTest {
         "code",
         "crates",
         "crate",
+        "gigs",
+        "gig",
         "why",
         "export",
         "import",

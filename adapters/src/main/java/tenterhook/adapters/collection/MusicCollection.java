@@ -24,6 +24,7 @@ import tenterhook.adapters.state.Delta;
 import tenterhook.adapters.store.CodebookJson;
 import tenterhook.adapters.store.CollectionRefused;
 import tenterhook.adapters.store.CrateJson;
+import tenterhook.adapters.store.GigJson;
 import tenterhook.adapters.store.KeptHistory;
 import tenterhook.adapters.store.Ledger;
 import tenterhook.adapters.store.Measured;
@@ -43,6 +44,7 @@ import tenterhook.core.crate.Crates;
 import tenterhook.core.derived.Derived;
 import tenterhook.core.edit.FiguresInStep;
 import tenterhook.core.field.FieldOrigin;
+import tenterhook.core.gig.Gigs;
 import tenterhook.core.job.Progress;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
@@ -89,10 +91,13 @@ public final class MusicCollection implements AutoCloseable {
     Map<String, Path> roots = new LinkedHashMap<>(store.roots());
     roots.put(Place.HOLDING_BAY, folder.resolve(MusicWalk.HOLDING_BAY));
     Codebook codebook = store.document("codebook").map(CodebookJson::read).orElse(Codebook.EMPTY);
-    Crates crates = store.document("crates").map(CrateJson::fromIds).orElse(Crates.NONE);
     this.state =
         new CollectionState(
-            store.cached().orElseGet(() -> loaded(store, codebook)), codebook, crates, roots);
+            store.cached().orElseGet(() -> loaded(store, codebook)),
+            codebook,
+            store.document("crates").map(CrateJson::fromIds).orElse(Crates.NONE),
+            store.document("gigs").map(GigJson::fromIds).orElse(Gigs.NONE),
+            roots);
   }
 
   private static Snapshot loaded(Store store, Codebook codebook) {
@@ -275,23 +280,13 @@ public final class MusicCollection implements AutoCloseable {
     if (!done.others()) {
       return;
     }
-    CollectionState now = state;
-    Codebook codebook = now.codebook();
-    Crates crates = now.crates();
-    Map<String, Path> roots = new LinkedHashMap<>(now.roots());
-    for (Edit edit : done.change().edits()) {
-      switch (edit) {
-        case Edit.SetCodebook book -> codebook = book.after();
-        case Edit.SetCrates shelves -> crates = shelves.after();
-        case Edit.SetRoot root -> roots.put(root.name(), Path.of(root.after()));
-        case Edit.OfTrack one -> {}
-      }
-    }
-    Snapshot snapshot =
-        codebook.equals(now.codebook())
-            ? now.snapshot()
-            : Derived.refreshed(now.snapshot(), codebook, now.snapshot().known());
-    state = new CollectionState(snapshot, codebook, crates, roots);
+    Codebook before = state.codebook();
+    CollectionState after = state.withDocuments(done.change().edits());
+    Snapshot tracks = after.snapshot();
+    state =
+        after.codebook().equals(before)
+            ? after
+            : after.with(Derived.refreshed(tracks, after.codebook(), tracks.known()));
     plain.write(state);
   }
 
@@ -391,7 +386,7 @@ public final class MusicCollection implements AutoCloseable {
     Map<String, Path> roots = new LinkedHashMap<>(state.roots());
     roots.put(name, folder);
     CollectionState before = state;
-    state = new CollectionState(before.snapshot(), before.codebook(), before.crates(), roots);
+    state = before.with(roots);
     publish(before, state, new RoaringBitmap());
   }
 

@@ -16,7 +16,7 @@ import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
 
-/** Codebook and crates of an open collection as plain files beside its database. */
+/** Codebook, crates and gigs of an open collection as plain files beside its database. */
 final class PlainDocuments {
   private final Path folder;
   private final PlainFiles files;
@@ -44,21 +44,26 @@ final class PlainDocuments {
         .editedCrates(state.crates(), () -> trackNamed(state.snapshot()), problems)
         .filter(c -> !c.equals(state.crates()))
         .ifPresent(c -> edits.add(new Edit.SetCrates(state.crates(), c)));
+    files
+        .editedGigs(state.gigs(), () -> trackNamed(state.snapshot()), problems)
+        .filter(g -> !g.equals(state.gigs()))
+        .ifPresent(g -> edits.add(new Edit.SetGigs(state.gigs(), g)));
     return edits;
   }
 
-  /** Writes codebook and crates. */
+  /** Writes codebook, crates and gigs. */
   void write(CollectionState state) {
     try {
       files.write(state.codebook(), problems);
       files.write(state.crates(), id -> trackName(state.snapshot(), id), problems);
+      files.write(state.gigs(), id -> trackName(state.snapshot(), id), problems);
     } catch (IOException trouble) {
       problems.add(
           new Refusal(0, folder.toString(), "plain files not written: " + trouble.getMessage()));
     }
   }
 
-  /** Finds tracks by their names; removed ones too, of which a crate may still speak. */
+  /** Finds tracks by their names; removed ones too, of which a crate or a gig may still speak. */
   private static Function<String, Optional<Integer>> trackNamed(Snapshot snapshot) {
     Map<String, Integer> byName = new HashMap<>();
     snapshot.known().forEach((int id) -> byName.putIfAbsent(trackName(snapshot, id), id));

@@ -42,6 +42,7 @@ final class ChangeCheck {
         edits.add(
             switch (edit) {
               case Edit.SetCrates set -> set.on(state.crates());
+              case Edit.SetGigs set -> set.on(state.gigs());
               case Edit.SetCodebook set -> set.on(state.codebook());
               case Edit.SetRoot set -> stillThere(state, set);
               case Edit.OfTrack one -> one;
@@ -57,6 +58,7 @@ final class ChangeCheck {
   private static String document(Edit edit) {
     return switch (edit) {
       case Edit.SetCrates crates -> "crates";
+      case Edit.SetGigs gigs -> "gigs";
       case Edit.SetCodebook book -> "codebook";
       case Edit.SetRoot root -> root.name();
       case Edit.OfTrack one -> "";

@@ -12,6 +12,7 @@ import tenterhook.adapters.execution.Recovery.Finding;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.adapters.store.CodebookJson;
 import tenterhook.adapters.store.CrateJson;
+import tenterhook.adapters.store.GigJson;
 import tenterhook.adapters.store.Ledger;
 import tenterhook.adapters.store.Leftovers;
 import tenterhook.adapters.store.Leftovers.Leftover;
@@ -217,6 +218,7 @@ public final class ChangeExecutor {
         case Edit.SetCodebook book ->
             store.putDocument("codebook", CodebookJson.write(book.after()));
         case Edit.SetCrates crates -> store.putDocument("crates", CrateJson.byId(crates.after()));
+        case Edit.SetGigs gigs -> store.putDocument("gigs", GigJson.byId(gigs.after()));
         case Edit.SetRoot root -> store.putRoot(root.name(), Path.of(root.after()));
         case Edit.OfTrack one -> {}
       }

@@ -5,14 +5,18 @@ import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import tenterhook.adapters.disk.RelativePaths;
+import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.field.Fields;
+import tenterhook.core.gig.Gigs;
 import tenterhook.core.track.Snapshot;
 
 /**
@@ -21,10 +25,11 @@ import tenterhook.core.track.Snapshot;
  * @param snapshot the tracks
  * @param codebook the legend
  * @param crates the shelves
+ * @param gigs the nights that are planned, and those that were
  * @param roots where each named root is; the holding bay under {@link Place#HOLDING_BAY}
  */
 public record CollectionState(
-    Snapshot snapshot, Codebook codebook, Crates crates, Map<String, Path> roots) {
+    Snapshot snapshot, Codebook codebook, Crates crates, Gigs gigs, Map<String, Path> roots) {
   private static final String NO_NAME = "a name that cannot be written in this encoding";
 
   /** Copies. */
@@ -91,6 +96,29 @@ public record CollectionState(
 
   /** The same with other tracks. */
   public CollectionState with(Snapshot other) {
-    return new CollectionState(other, codebook, crates, roots);
+    return new CollectionState(other, codebook, crates, gigs, roots);
+  }
+
+  /** The same with other places of named roots. */
+  public CollectionState with(Map<String, Path> others) {
+    return new CollectionState(snapshot, codebook, crates, gigs, others);
+  }
+
+  /** The same with other documents and roots, as the edits of a change say; tracks stay. */
+  public CollectionState withDocuments(List<Edit> edits) {
+    Codebook book = codebook;
+    Crates shelves = crates;
+    Gigs nights = gigs;
+    Map<String, Path> places = new LinkedHashMap<>(roots);
+    for (Edit edit : edits) {
+      switch (edit) {
+        case Edit.SetCodebook set -> book = set.after();
+        case Edit.SetCrates set -> shelves = set.after();
+        case Edit.SetGigs set -> nights = set.after();
+        case Edit.SetRoot set -> places.put(set.name(), Path.of(set.after()));
+        case Edit.OfTrack one -> {}
+      }
+    }
+    return new CollectionState(snapshot, book, shelves, nights, places);
   }
 }

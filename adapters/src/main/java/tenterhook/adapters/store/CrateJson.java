@@ -42,17 +42,21 @@ public final class CrateJson {
   }
 
   private static void write(Shelf shelf, ObjectNode root, IntFunction<String> trackName) {
-    if (!shelf.never().isEmpty()) {
-      ObjectNode never = root.putObject("never");
-      shelf.never().lines().forEach(l -> never.withArray("lines").add(l.text()));
-      shelf.never().tracks().forEach(id -> never.withArray("tracks").add(trackName.apply(id)));
-    }
+    write(shelf.never(), root, trackName);
     ArrayNode crates = root.putArray("crates");
     for (Crate crate : shelf.crates()) {
       write(crate, crates.addObject().put("name", crate.name()), trackName);
     }
     for (Shelf inner : shelf.shelves()) {
       write(inner, root.withArray(SHELVES).addObject().put("name", inner.name()), trackName);
+    }
+  }
+
+  static void write(NeverPlay never, ObjectNode root, IntFunction<String> trackName) {
+    if (!never.isEmpty()) {
+      ObjectNode into = root.putObject("never");
+      never.lines().forEach(l -> into.withArray("lines").add(l.text()));
+      never.tracks().forEach(id -> into.withArray("tracks").add(trackName.apply(id)));
     }
   }
 
@@ -63,8 +67,7 @@ public final class CrateJson {
         hand.tracks().forEach(id -> tracks.add(trackName.apply(id)));
       }
       case Crate.RuleCrate rule -> {
-        ArrayNode order = into.putArray("order");
-        rule.order().forEach(k -> order.add((k.falling() ? "-" : "") + k.field()));
+        write(rule.order(), into);
         if (!rule.limit().none()) {
           write(rule.limit(), into.putObject("limit"));
         }
@@ -74,6 +77,11 @@ public final class CrateJson {
         write(rule.rule(), into.putObject("keep"));
       }
     }
+  }
+
+  static void write(List<TrackOrder.Key> keys, ObjectNode into) {
+    ArrayNode order = into.putArray("order");
+    keys.forEach(k -> order.add((k.falling() ? "-" : "") + k.field()));
   }
 
   private static void write(Limit limit, ObjectNode into) {
@@ -91,7 +99,7 @@ public final class CrateJson {
     }
   }
 
-  private static void write(Rule.RuleGroup group, ObjectNode into) {
+  static void write(Rule.RuleGroup group, ObjectNode into) {
     ArrayNode parts = into.putArray(group.kind().name().toLowerCase(Locale.ROOT));
     for (Rule part : group.parts()) {
       switch (part) {
@@ -129,46 +137,48 @@ public final class CrateJson {
         crates.add(new Crate.HandCrate(name, ids(one.path("tracks"), track)));
       }
     }
-    List<Rule.Line> never = new ArrayList<>();
-    root.path("never").path("lines").forEach(l -> never.add(line(l.asText())));
     List<Shelf> shelves = new ArrayList<>();
     root.path(SHELVES).forEach(inner -> shelves.add(shelf(inner, track)));
-    return new Shelf(
-        root.path("name").asText(),
-        crates,
-        shelves,
-        new NeverPlay(ids(root.path("never").path("tracks"), track), never));
+    return new Shelf(root.path("name").asText(), crates, shelves, never(root.path("never"), track));
   }
 
-  private static List<Integer> ids(JsonNode names, Function<String, Optional<Integer>> track) {
+  static NeverPlay never(JsonNode said, Function<String, Optional<Integer>> track) {
+    List<Rule.Line> lines = new ArrayList<>();
+    said.path("lines").forEach(l -> lines.add(line(l.asText())));
+    return new NeverPlay(ids(said.path("tracks"), track), lines);
+  }
+
+  static List<Integer> ids(JsonNode names, Function<String, Optional<Integer>> track) {
     List<Integer> ids = new ArrayList<>();
-    for (JsonNode name : names) {
-      ids.add(
-          track
-              .apply(name.asText())
-              .orElseThrow(
-                  () ->
-                      new IllegalArgumentException(
-                          "the collection has no track "
-                              + name.asText()
-                              + "; scan it in, or mend the name")));
-    }
+    names.forEach(n -> ids.add(id(n.asText(), track)));
     return ids;
+  }
+
+  static int id(String name, Function<String, Optional<Integer>> track) {
+    return track
+        .apply(name)
+        .orElseThrow(
+            () ->
+                new IllegalArgumentException(
+                    "the collection has no track " + name + "; scan it in, or mend the name"));
   }
 
   /**
    * {@code ["-year", "artist"]}; one field is also read as {@code "sort"} and {@code "falling"}.
    */
   private static List<TrackOrder.Key> order(JsonNode crate) {
+    return crate.has("order")
+        ? keys(crate.path("order"))
+        : List.of(
+            new TrackOrder.Key(
+                crate.path("sort").asText("artist"), crate.path("falling").asBoolean()));
+  }
+
+  static List<TrackOrder.Key> keys(JsonNode said) {
     List<TrackOrder.Key> order = new ArrayList<>();
-    for (JsonNode key : crate.path("order")) {
+    for (JsonNode key : said) {
       boolean falling = key.asText().startsWith("-");
       order.add(new TrackOrder.Key(key.asText().substring(falling ? 1 : 0), falling));
-    }
-    if (!crate.has("order")) {
-      order.add(
-          new TrackOrder.Key(
-              crate.path("sort").asText("artist"), crate.path("falling").asBoolean()));
     }
     return order;
   }
@@ -199,7 +209,7 @@ public final class CrateJson {
     return CodebookJson.parse(text, FORM).path("place").asInt();
   }
 
-  private static Rule.RuleGroup group(JsonNode node) {
+  static Rule.RuleGroup group(JsonNode node) {
     for (Rule.Kind kind : Rule.Kind.values()) {
       JsonNode parts = node.path(kind.name().toLowerCase(Locale.ROOT));
       if (parts.isArray()) {

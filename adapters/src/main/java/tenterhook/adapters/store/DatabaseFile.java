@@ -43,6 +43,7 @@ final class DatabaseFile {
     return none
         && (Files.exists(folder.resolve("codebook.json"))
             || holdsAnything("crates")
+            || holdsAnything("gigs")
             || holdsAnything(MusicWalk.HOLDING_BAY)
             || newestBackup().isPresent());
   }

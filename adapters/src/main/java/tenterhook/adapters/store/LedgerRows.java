@@ -29,6 +29,10 @@ final class LedgerRows {
         String before = CrateJson.byId(crates.before());
         yield row(change, seq, "crates", 0, "", before, CrateJson.byId(crates.after()));
       }
+      case Edit.SetGigs gigs -> {
+        String before = GigJson.byId(gigs.before());
+        yield row(change, seq, "gigs", 0, "", before, GigJson.byId(gigs.after()));
+      }
       case Edit.SetRoot root ->
           row(change, seq, "root", 0, root.name(), root.before(), root.after());
       case Edit.SetCodebook book -> {
@@ -62,6 +66,7 @@ final class LedgerRows {
       case "move" -> new Edit.MoveFile(track, place(before), place(after));
       case "point" -> new Edit.Relocate(track, place(before), place(after), KeptJson.read(field));
       case "crates" -> new Edit.SetCrates(CrateJson.fromIds(before), CrateJson.fromIds(after));
+      case "gigs" -> new Edit.SetGigs(GigJson.fromIds(before), GigJson.fromIds(after));
       case "root" -> new Edit.SetRoot(field, before, after);
       case "codebook" -> new Edit.SetCodebook(CodebookJson.read(before), CodebookJson.read(after));
       default ->

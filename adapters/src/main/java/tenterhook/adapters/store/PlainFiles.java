@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.IntFunction;
 import java.util.function.Supplier;
@@ -21,13 +22,17 @@ import tenterhook.core.change.Outcome.Refusal;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Shelf;
+import tenterhook.core.gig.Gig;
+import tenterhook.core.gig.Gigs;
 
 /**
- * The codebook and the shelves as plain files beside the database. They are written after every
- * change, and read at the start when a person edited them meanwhile.
+ * The codebook, the shelves and the gigs as plain files beside the database. They are written after
+ * every change, and read at the start when a person edited them meanwhile.
  */
 public final class PlainFiles {
   private static final String CODEBOOK = "codebook.json";
+  private static final String CRATES = "crates";
+  private static final String GIGS = "gigs";
   private static final String LAST = "plain:";
 
   private final Path folder;
@@ -57,13 +62,39 @@ public final class PlainFiles {
    */
   public void write(Crates crates, IntFunction<String> trackName, List<Refusal> troubles)
       throws IOException {
+    write(
+        CRATES,
+        crates.shelves().stream().map(Shelf::name).toList(),
+        i -> CrateJson.write(crates.shelves().get(i), i, trackName),
+        troubles);
+  }
+
+  /**
+   * Writes all gigs and takes away files of gigs that are gone.
+   *
+   * @param gigs the gigs
+   * @param trackName how tracks are named
+   * @param troubles gets what was edited by hand and could not be taken over; it is kept beside
+   */
+  public void write(Gigs gigs, IntFunction<String> trackName, List<Refusal> troubles)
+      throws IOException {
+    write(
+        GIGS,
+        gigs.all().stream().map(Gig::title).toList(),
+        i -> GigJson.write(gigs.all().get(i), trackName),
+        troubles);
+  }
+
+  private void write(
+      String inside, List<String> names, IntFunction<String> text, List<Refusal> troubles)
+      throws IOException {
     Set<Path> kept = new HashSet<>();
-    for (int i = 0; i < crates.shelves().size(); i++) {
-      Path file = shelfFile(crates.shelves().get(i).name(), kept);
+    for (int i = 0; i < names.size(); i++) {
+      Path file = file(inside, names.get(i), kept);
       kept.add(file);
-      write(file, CrateJson.write(crates.shelves().get(i), i, trackName), troubles);
+      write(file, text.apply(i), troubles);
     }
-    for (Path file : shelfFiles()) {
+    for (Path file : files(inside)) {
       if (!kept.contains(file) && store.document(LAST + name(file)).isPresent()) {
         if (edited(file, Files.readString(file))) {
           keepBeside(file, troubles);
@@ -88,20 +119,19 @@ public final class PlainFiles {
             "was edited by hand and could not be taken over; it is kept under this name"));
   }
 
-  private Path shelfFile(String shelf, Set<Path> taken) {
-    String plain = shelf.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-");
-    Path file = folder.resolve("crates").resolve(plain + ".json");
+  private Path file(String inside, String name, Set<Path> taken) {
+    String plain = name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-");
+    Path file = folder.resolve(inside).resolve(plain + ".json");
     for (int i = 2; taken.contains(file); i++) {
-      file = folder.resolve("crates").resolve(plain + "-" + i + ".json");
+      file = folder.resolve(inside).resolve(plain + "-" + i + ".json");
     }
     return file;
   }
 
-  private List<Path> shelfFiles() throws IOException {
-    Path crates = folder.resolve("crates");
+  private List<Path> files(String inside) throws IOException {
     List<Path> files = new ArrayList<>();
-    if (Files.isDirectory(crates)) {
-      try (DirectoryStream<Path> all = Files.newDirectoryStream(crates, "*.json")) {
+    if (Files.isDirectory(folder.resolve(inside))) {
+      try (DirectoryStream<Path> all = Files.newDirectoryStream(folder.resolve(inside), "*.json")) {
         all.forEach(files::add);
       }
     }
@@ -160,47 +190,79 @@ public final class PlainFiles {
    */
   public Optional<Crates> editedCrates(
       Crates now, Supplier<Function<String, Optional<Integer>>> tracks, List<Refusal> troubles) {
-    List<Shelf> read = new ArrayList<>();
-    List<Integer> places = new ArrayList<>();
-    boolean any = false;
+    List<PlacedShelfFile> read = new ArrayList<>();
     try {
-      for (Path file : shelfFiles()) {
-        String text = Files.readString(file);
-        if (!edited(file, text)) {
-          continue;
-        }
-        try {
-          read.add(CrateJson.read(text, tracks.get()));
-          places.add(CrateJson.place(text));
-          any = true;
-        } catch (IllegalArgumentException broken) {
-          say(troubles, kept(file, broken, "the shelf"));
-        }
-      }
-      return any ? Optional.of(merged(now, read, places)) : Optional.empty();
+      edited(
+          CRATES,
+          text ->
+              read.add(
+                  new PlacedShelfFile(CrateJson.read(text, tracks.get()), CrateJson.place(text))),
+          "the shelf",
+          troubles);
+      return read.isEmpty() ? Optional.empty() : Optional.of(merged(now, read));
     } catch (IOException | IllegalArgumentException broken) {
-      say(troubles, kept(folder.resolve("crates"), broken, "the shelves"));
+      say(troubles, kept(folder.resolve(CRATES), broken, "the shelves"));
       return Optional.empty();
     }
   }
 
-  private static Crates merged(Crates now, List<Shelf> read, List<Integer> places) {
-    List<Shelf> shelves = new ArrayList<>(now.shelves());
-    List<Integer> order = new ArrayList<>();
-    for (int i = 0; i < read.size(); i++) {
-      order.add(i);
+  /**
+   * The gigs, if a person edited or added a file since the program last wrote them.
+   *
+   * @param now the gigs as the store has them; one whose file cannot be read stays as it is
+   * @param tracks makes what finds a track's id by its name; asked only when a file was edited
+   * @param troubles gets what cannot be read
+   */
+  public Optional<Gigs> editedGigs(
+      Gigs now, Supplier<Function<String, Optional<Integer>>> tracks, List<Refusal> troubles) {
+    List<Gig> read = new ArrayList<>();
+    try {
+      edited(GIGS, text -> read.add(GigJson.read(text, tracks.get())), "the gig", troubles);
+      Gigs gigs = now;
+      for (Gig gig : read) {
+        gigs = gigs.minus(gig.title()).plus(gig);
+      }
+      return read.isEmpty() ? Optional.empty() : Optional.of(gigs);
+    } catch (IOException | IllegalArgumentException broken) {
+      say(troubles, kept(folder.resolve(GIGS), broken, "the gigs"));
+      return Optional.empty();
     }
-    order.sort(Comparator.comparing(places::get));
-    for (int i : order) {
-      Shelf shelf = read.get(i);
+  }
+
+  /** Hands out the text of each file that a person edited; each that cannot be read is named. */
+  private void edited(String inside, Consumer<String> then, String what, List<Refusal> troubles)
+      throws IOException {
+    for (Path file : files(inside)) {
+      String text = Files.readString(file);
+      if (edited(file, text)) {
+        try {
+          then.accept(text);
+        } catch (IllegalArgumentException broken) {
+          say(troubles, kept(file, broken, what));
+        }
+      }
+    }
+  }
+
+  /**
+   * A shelf as it was read.
+   *
+   * @param place that its file gives it
+   */
+  private record PlacedShelfFile(Shelf shelf, int place) {}
+
+  private static Crates merged(Crates now, List<PlacedShelfFile> read) {
+    List<Shelf> shelves = new ArrayList<>(now.shelves());
+    read.sort(Comparator.comparing(PlacedShelfFile::place));
+    for (PlacedShelfFile one : read) {
       int old = -1;
       for (int j = 0; j < shelves.size(); j++) {
-        old = shelves.get(j).name().equalsIgnoreCase(shelf.name()) ? j : old;
+        old = shelves.get(j).name().equalsIgnoreCase(one.shelf().name()) ? j : old;
       }
       if (old >= 0) {
-        shelves.set(old, shelf);
+        shelves.set(old, one.shelf());
       } else {
-        shelves.add(shelf);
+        shelves.add(one.shelf());
       }
     }
     return new Crates(shelves);

@@ -7,6 +7,8 @@ import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.CratesMerge;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.FieldOrigin;
+import tenterhook.core.gig.Gigs;
+import tenterhook.core.gig.GigsMerge;
 import tenterhook.core.merge.MergeConflict;
 
 /** One step of a {@link Change}. Each knows how to be taken back. */
@@ -94,6 +96,28 @@ public sealed interface Edit {
      */
     public SetCrates on(Crates now) throws MergeConflict {
       return new SetCrates(now, CratesMerge.merge(before, after, now));
+    }
+  }
+
+  /**
+   * Gigs become others.
+   *
+   * @param before as they must be now
+   * @param after as they will be
+   */
+  record SetGigs(Gigs before, Gigs after) implements Edit {
+    @Override
+    public SetGigs inverse() {
+      return new SetGigs(after, before);
+    }
+
+    /**
+     * The same edit on gigs that were edited elsewhere meanwhile.
+     *
+     * @throws MergeConflict when both edits alter the same part
+     */
+    public SetGigs on(Gigs now) throws MergeConflict {
+      return new SetGigs(now, GigsMerge.merge(before, after, now));
     }
   }
 

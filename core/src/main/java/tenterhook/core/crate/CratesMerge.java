@@ -1,5 +1,6 @@
 package tenterhook.core.crate;
 
+import java.util.List;
 import java.util.function.BiFunction;
 import tenterhook.core.merge.MergeConflict;
 import tenterhook.core.merge.ThreeWay;
@@ -8,9 +9,9 @@ import tenterhook.core.merge.ThreeWay.PartKind;
 /** Makes an edit of shelves and crates on shelves that were edited elsewhere meanwhile. */
 public final class CratesMerge {
   private static final PartKind<Integer> TRACKS =
-      new PartKind<>(String::valueOf, never(), (before, after, now) -> now, "track");
+      new PartKind<>(String::valueOf, unnamed(), (before, after, now) -> now, "track");
   private static final PartKind<Rule.Line> LINES =
-      new PartKind<>(Rule.Line::toString, never(), (before, after, now) -> now, "line");
+      new PartKind<>(Rule.Line::toString, unnamed(), (before, after, now) -> now, "line");
   private static final PartKind<Crate> CRATES =
       new PartKind<>(Crate::name, Crate::named, CratesMerge::crate, "crate");
   private static final PartKind<Shelf> SHELVES =
@@ -19,7 +20,7 @@ public final class CratesMerge {
   private CratesMerge() {}
 
   /** Parts that have no name of their own are never renamed. */
-  private static <T> BiFunction<T, String, T> never() {
+  private static <T> BiFunction<T, String, T> unnamed() {
     return (part, key) -> part;
   }
 
@@ -45,19 +46,36 @@ public final class CratesMerge {
         now.name(),
         ThreeWay.list(before.crates(), after.crates(), now.crates(), CRATES),
         ThreeWay.list(before.shelves(), after.shelves(), now.shelves(), SHELVES),
-        new NeverPlay(
-            ThreeWay.list(
-                before.never().tracks(), after.never().tracks(), now.never().tracks(), TRACKS),
-            ThreeWay.list(
-                before.never().lines(), after.never().lines(), now.never().lines(), LINES)));
+        never(before.never(), after.never(), now.never()));
+  }
+
+  /**
+   * What is never played after an edit.
+   *
+   * @throws MergeConflict when a list holds something twice
+   */
+  public static NeverPlay never(NeverPlay before, NeverPlay after, NeverPlay now)
+      throws MergeConflict {
+    return new NeverPlay(
+        tracks(before.tracks(), after.tracks(), now.tracks()),
+        ThreeWay.list(before.lines(), after.lines(), now.lines(), LINES));
+  }
+
+  /**
+   * Tracks picked by hand after an edit.
+   *
+   * @throws MergeConflict when a list holds one twice
+   */
+  public static List<Integer> tracks(List<Integer> before, List<Integer> after, List<Integer> now)
+      throws MergeConflict {
+    return ThreeWay.list(before, after, now, TRACKS);
   }
 
   private static Crate crate(Crate before, Crate after, Crate now) throws MergeConflict {
     if (before instanceof Crate.HandCrate old
         && after instanceof Crate.HandCrate wanted
         && now instanceof Crate.HandCrate hand) {
-      return new Crate.HandCrate(
-          hand.name(), ThreeWay.list(old.tracks(), wanted.tracks(), hand.tracks(), TRACKS));
+      return new Crate.HandCrate(hand.name(), tracks(old.tracks(), wanted.tracks(), hand.tracks()));
     }
     String name = "crate " + now.name();
     if (before instanceof Crate.RuleCrate old

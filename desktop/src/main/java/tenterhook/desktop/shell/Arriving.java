@@ -153,7 +153,10 @@ public final class Arriving implements AutoCloseable {
     workspace.chore(Words.of("watch.job"), false, p -> watch(now), this::told);
   }
 
-  /** What a person writes into the codebook's or a shelf's file is taken over while it is open. */
+  /**
+   * What a person writes into the file of the codebook, a shelf or a gig is taken over while it is
+   * open.
+   */
   private void watchPlainFiles() {
     if (plainFiles != null) {
       return;
@@ -164,7 +167,7 @@ public final class Arriving implements AutoCloseable {
         false,
         p ->
             FolderWatch.of(
-                List.of(folder, folder.resolve("crates")),
+                List.of(folder, folder.resolve("crates"), folder.resolve("gigs")),
                 QUIET,
                 touched -> takePlainFiles(),
                 this::failed),

@@ -15,6 +15,7 @@ import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.derived.Derived;
 import tenterhook.core.field.Fields;
+import tenterhook.core.gig.Gigs;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
 import tenterhook.standins.demo.DemoCollection;
@@ -32,7 +33,7 @@ class CodingModelTest {
                     new Cell(2, Fields.COMMENT, "note /SKA/"),
                     new Cell(3, Fields.COMMENT, "")));
     return new CollectionState(
-        Derived.refreshed(plain, book, plain.known()), book, Crates.NONE, Map.of());
+        Derived.refreshed(plain, book, plain.known()), book, Crates.NONE, Gigs.NONE, Map.of());
   }
 
   @Test

@@ -19,6 +19,7 @@ import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.ShelfPath;
 import tenterhook.core.field.Fields;
+import tenterhook.core.gig.Gigs;
 import tenterhook.core.track.Cell;
 import tenterhook.core.track.Snapshot;
 import tenterhook.desktop.crate.CratesModel.CrateEntry;
@@ -48,7 +49,8 @@ class CratesModelTest {
 
   private List<CrateEntry> entries(Crates now) {
     CollectionState state =
-        new CollectionState(snapshot, Codebook.EMPTY, now, Map.of("music", Path.of("music")));
+        new CollectionState(
+            snapshot, Codebook.EMPTY, now, Gigs.NONE, Map.of("music", Path.of("music")));
     return CratesModel.entries(state, new CrateContents(snapshot, Codebook.EMPTY, now, TODAY));
   }
 

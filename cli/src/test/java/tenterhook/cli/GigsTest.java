@@ -1,0 +1,63 @@
+package tenterhook.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.nio.file.Files;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Gigs without a window. */
+class GigsTest extends CommandTest {
+  @Test
+  void aGigIsPlannedShownCopiedAndTakenBack() throws Exception {
+    assertThat(run("gigs", "add", "Winter closing", "--date", "2999-12-19").status()).isZero();
+    run("gig", "Winter closing", "person", "Oda Brennick", "--said", "OH-da", "--role", "host");
+    run("gig", "Winter closing", "part", "Laps", "--notes", "bright");
+    JsonNode filled =
+        run("gig", "winter closing", "part", "Doors", "--minutes", "60", "--in", "Laps").last();
+    assertThat(filled.path("tracks").asInt()).isZero();
+    run("gig", "Winter closing", "part", "Doors", "--fill", "genre:ska year:1980..1989");
+    run("gig", "Winter closing", "part", "Doors", "--pick", "genre:dub");
+    run("gig", "Winter closing", "never", "artist:=\"Tin Lark\"");
+    int dub = tracks("genre:dub").size();
+    assertThat(dub).isPositive();
+    List<JsonNode> shown = run("gig", "Winter closing").lines();
+    assertThat(shown).hasSize(4);
+    assertThat(shown.getFirst().path("said").asText()).isEqualTo("OH-da");
+    assertThat(shown.get(1).path("minutes").asInt()).isEqualTo(60);
+    assertThat(shown.get(2).path("depth").asInt()).isEqualTo(1);
+    assertThat(shown.get(2).path("tracks").asInt()).isEqualTo(dub);
+    assertThat(shown.get(2).path("rule").asText()).isEqualTo("genre:ska year:1980..1989");
+    assertThat(shown.get(3).path("never").asText()).isEqualTo("artist:=\"Tin Lark\"");
+
+    run("gigs", "add", "Spring opening", "--date", "2999-03-20", "--like", "Winter closing");
+    assertThat(run("gigs").lines())
+        .extracting(g -> g.path("gig").asText())
+        .containsExactly("Spring opening", "Winter closing");
+    assertThat(run("gig", "Spring opening").lines()).hasSize(3);
+    JsonNode gone = run("gigs", "remove", "winter closing").last();
+    assertThat(run("gigs").lines()).hasSize(1);
+    run("undo", gone.path("change").asText());
+    assertThat(run("gig", "Winter closing").lines()).isEqualTo(shown);
+  }
+
+  @Test
+  void whatIsOverStandsUnderPlayed() throws Exception {
+    run("gigs", "add", "Night crossing", "--date", "2020-01-01", "--place", "Halcyon");
+    assertThat(run("gigs").last().path("played").asBoolean()).isTrue();
+    assertThat(Files.exists(folder.resolve("collection/gigs/night-crossing.json"))).isTrue();
+  }
+
+  @Test
+  void whatIsWrongIsSaidInWords() throws Exception {
+    assertThat(run("gig", "Nowhere").err()).contains("there is no gig 'Nowhere'");
+    run("gigs", "add", "Winter closing", "--date", "2999-12-19");
+    assertThat(run("gigs", "add", "WINTER closing", "--date", "2999-12-20").err())
+        .contains("there is a gig");
+    assertThat(run("gig", "Winter closing", "part", "A", "--in", "B").err())
+        .contains("there is no part 'B'");
+    assertThat(run("gig", "Winter closing", "never", "year:soon").status()).isEqualTo(2);
+    assertThat(run("gigs", "add", "X", "--date", "soon").status()).isEqualTo(2);
+  }
+}

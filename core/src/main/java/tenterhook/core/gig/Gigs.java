@@ -1,0 +1,74 @@
+package tenterhook.core.gig;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+
+/**
+ * All gigs. Immutable; every edit gives another one.
+ *
+ * @param all by date, then title; no two of one title
+ */
+public record Gigs(List<Gig> all) {
+  /** No gig. */
+  public static final Gigs NONE = new Gigs(List.of());
+
+  /** Checks and sorts. */
+  public Gigs {
+    all =
+        all.stream()
+            .sorted(
+                Comparator.comparing((Gig g) -> g.evening().date())
+                    .thenComparing(g -> g.evening().from())
+                    .thenComparing(Gig::title))
+            .toList();
+    GigNames.checkEachOnce(all.stream().map(Gig::title).toList(), "gig");
+  }
+
+  /** The gig of a title, upper and lower case alike. */
+  public Optional<Gig> named(String title) {
+    return all.stream().filter(g -> g.title().equalsIgnoreCase(title.strip())).findFirst();
+  }
+
+  /** The same with one more gig. */
+  public Gigs plus(Gig gig) {
+    List<Gig> more = new ArrayList<>(all);
+    more.add(gig);
+    return new Gigs(more);
+  }
+
+  /** The same without a gig; an unknown title changes nothing. */
+  public Gigs minus(String title) {
+    return new Gigs(all.stream().filter(g -> !g.title().equalsIgnoreCase(title.strip())).toList());
+  }
+
+  /**
+   * The same with one gig replaced.
+   *
+   * @throws IllegalArgumentException when there is no such gig
+   */
+  public Gigs with(String title, UnaryOperator<Gig> edit) {
+    Gig gig =
+        named(title)
+            .orElseThrow(() -> new IllegalArgumentException("there is no gig '" + title + "'"));
+    return new Gigs(all.stream().map(g -> g.equals(gig) ? edit.apply(g) : g).toList());
+  }
+
+  /** Those that are not over yet. */
+  public List<Gig> coming(LocalDate today) {
+    return all.stream().filter(g -> !g.evening().date().isBefore(today)).toList();
+  }
+
+  /** Those that are over, the last one first. */
+  public List<Gig> played(LocalDate today) {
+    return all.stream().filter(g -> g.evening().date().isBefore(today)).toList().reversed();
+  }
+
+  /** Those that name a track. */
+  public List<Gig> using(int track) {
+    return all.stream().filter(g -> g.tracks().contains(track)).toList();
+  }
+}
