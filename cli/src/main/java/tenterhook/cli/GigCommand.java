@@ -2,26 +2,39 @@ package tenterhook.cli;
 
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import org.roaringbitmap.RoaringBitmap;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.ParentCommand;
 import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.state.CollectionState;
 import tenterhook.adapters.store.CrateJson;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.find.FindText;
 import tenterhook.core.gig.Gig;
+import tenterhook.core.gig.GigFinding;
 import tenterhook.core.gig.GigPart;
+import tenterhook.core.gig.GigReadiness;
 import tenterhook.core.gig.Gigs;
+import tenterhook.core.gig.MustPlay;
 import tenterhook.core.gig.Person;
 
 /** Shows a gig, or changes something of it. */
 @Command(
     name = "gig",
-    description = "Shows a gig: its people, its parts and what is never played.",
-    subcommands = {GigCommand.Part.class, GigCommand.Who.class, GigCommand.Never.class})
+    description = "Shows a gig: its people, parts, must-plays and what is never played.",
+    subcommands = {
+      GigCommand.Part.class,
+      GigCommand.Who.class,
+      GigCommand.Must.class,
+      GigCommand.Never.class,
+      GigWishCommands.Wishes.class,
+      GigCommand.Ready.class
+    })
 final class GigCommand extends CollectionCommand {
   @Parameters(index = "0", paramLabel = "TITLE", description = "Of the gig.")
   String title;
@@ -40,6 +53,15 @@ final class GigCommand extends CollectionCommand {
               + (person.role().isEmpty() ? "" : ", " + person.role()));
     }
     gig.parts().forEach(p -> say(p, 0));
+    for (MustPlay must : gig.mustPlays()) {
+      String name = tracks(collection).name(must.track());
+      say(
+          object().put("mustPlay", must.track()).put("part", must.part()).put("note", must.note()),
+          "must play "
+              + name
+              + (must.part().isEmpty() ? "" : " in " + must.part())
+              + (must.note().isEmpty() ? "" : ": " + must.note()));
+    }
     gig.never().lines().forEach(l -> say(object().put("never", l.text()), "never " + l.text()));
     gig.never()
         .tracks()
@@ -64,10 +86,25 @@ final class GigCommand extends CollectionCommand {
 
     /** Alters the gig, and nothing else. */
     void edit(MusicCollection collection, String what, UnaryOperator<Gig> edit) {
-      Gig gig = GigsCommand.gig(collection, of.title);
-      Gigs after = collection.state().gigs().with(gig.title(), edit);
-      apply(collection, GigsCommand.set(collection, what + " of " + gig.title(), after));
+      of.edit(this, collection, what, edit);
     }
+  }
+
+  /** Alters the gig, and nothing else, on behalf of a command below. */
+  void edit(
+      CollectionCommand by, MusicCollection collection, String what, UnaryOperator<Gig> edit) {
+    Gig gig = GigsCommand.gig(collection, title);
+    Gigs after = collection.state().gigs().with(gig.title(), edit);
+    by.apply(collection, GigsCommand.set(collection, what + " of " + gig.title(), after));
+  }
+
+  /** The one track that a query found. */
+  static int one(String query, RoaringBitmap found) {
+    if (found.getCardinality() != 1) {
+      throw new IllegalArgumentException(
+          query + " finds " + found.getCardinality() + " tracks; say it so that it finds one");
+    }
+    return found.first();
   }
 
   /** A part of the gig. */
@@ -154,6 +191,73 @@ final class GigCommand extends CollectionCommand {
                   remove
                       ? g.evening().without(name)
                       : g.evening().with(new Person(name, said, role))));
+    }
+  }
+
+  /** A track that must be heard. */
+  @Command(name = "must", description = "Says what must be played, or that it need not be.")
+  static final class Must extends GigEdit {
+    @Parameters(index = "0", paramLabel = "QUERY", description = "Finds one track.")
+    String query;
+
+    @Option(names = "--in", paramLabel = "PART", description = "In this part; in any without.")
+    String in = "";
+
+    @Option(names = "--note", paramLabel = "TEXT", description = "Such as: first dance.")
+    String note = "";
+
+    @Option(names = "--remove", description = "It need not be played.")
+    boolean remove;
+
+    @Override
+    void run(MusicCollection collection) {
+      int id = one(query, find(collection, query));
+      edit(
+          collection,
+          "must-plays",
+          g ->
+              remove
+                  ? g.withMustPlays(g.mustPlays().stream().filter(m -> m.track() != id).toList())
+                  : g.plus(new MustPlay(id, in, note)));
+    }
+  }
+
+  /** Whether the night may come. */
+  @Command(
+      name = "ready",
+      description = "Says in one sentence what is left, then each thing; status 1 when not ready.")
+  static final class Ready extends CollectionCommand {
+    @ParentCommand GigCommand of;
+
+    @Override
+    void run(MusicCollection collection) {
+      Gig gig = GigsCommand.gig(collection, of.title);
+      CollectionState state = collection.state();
+      GigReadiness look =
+          GigReadiness.of(gig, state.snapshot(), collection.contents(), state.tracksAway());
+      say(object().put("ready", look.ready()).put("sentence", look.sentence()), look.sentence());
+      for (GigReadiness.PartTime time : look.times()) {
+        say(
+            object()
+                .put("part", time.part())
+                .put("planned", time.planned())
+                .put("playable", time.playable()),
+            String.format(
+                Locale.ROOT,
+                "%-28s %4d min planned, %6.1f playable",
+                time.part(),
+                time.planned(),
+                time.playable()));
+      }
+      for (GigFinding finding : look.findings()) {
+        ObjectNode node = object().put("finding", finding.kind().name().toLowerCase(Locale.ROOT));
+        node.put("red", finding.red()).put("part", finding.part()).put("words", finding.words());
+        finding.tracks().forEach((int id) -> node.withArray("tracks").add(id));
+        say(node, (finding.red() ? "! " : "- ") + finding.words());
+      }
+      if (!look.ready()) {
+        partly();
+      }
     }
   }
 

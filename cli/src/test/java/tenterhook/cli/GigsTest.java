@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -47,6 +48,68 @@ class GigsTest extends CommandTest {
     run("gigs", "add", "Night crossing", "--date", "2020-01-01", "--place", "Halcyon");
     assertThat(run("gigs").last().path("played").asBoolean()).isTrue();
     assertThat(Files.exists(folder.resolve("collection/gigs/night-crossing.json"))).isTrue();
+  }
+
+  @Test
+  void whatIsLeftBeforeTheNightIsSaid() throws Exception {
+    run("gigs", "add", "Night crossing", "--date", "2999-01-01");
+    run("gig", "Night crossing", "part", "Deck", "--minutes", "600");
+    var wanting = run("gig", "Night crossing", "ready");
+    assertThat(wanting.status()).isEqualTo(1);
+    assertThat(wanting.lines().getFirst().path("sentence").asText())
+        .isEqualTo("Not ready: Deck has 0 of 600 minutes.");
+    run("gig", "Night crossing", "part", "Deck", "--minutes", "0", "--fill", "present:title");
+    assertThat(run("gig", "Night crossing", "ready").status()).isZero();
+    run("gig", "Night crossing", "part", "Hold");
+    String one = oneTrack();
+    assertThat(run("gig", "Night crossing", "must", "present:title").err()).contains("finds one");
+    run("gig", "Night crossing", "must", one, "--in", "Hold", "--note", "the long one");
+    assertThat(run("gig", "Night crossing").lines())
+        .anyMatch(l -> l.path("note").asText().equals("the long one"));
+    assertThat(run("gig", "Night crossing", "ready").lines())
+        .anyMatch(l -> l.path("finding").asText().equals("must_play_unplaced"));
+    run("gig", "Night crossing", "part", "Hold", "--pick", one);
+    assertThat(run("gig", "Night crossing", "ready").status()).isZero();
+    run("gig", "Night crossing", "never", one);
+    assertThat(run("gig", "Night crossing", "ready").status()).isEqualTo(1);
+    run("gig", "Night crossing", "must", one, "--remove");
+    assertThat(run("gig", "Night crossing", "ready").status()).isZero();
+  }
+
+  @Test
+  void wishesAreTakenFromATextAndFromAListAndSettled() throws Exception {
+    run("gigs", "add", "Parade", "--date", "2999-01-01");
+    Path text = folder.resolve("wishes.txt");
+    Files.writeString(text, "1. Pewter Wren - Slipway\n2. Cold Lamps\n");
+    run("gig", "Parade", "wishes", "add", text.toString(), "--by", "Oda");
+    Path list = folder.resolve("wishes.csv");
+    Files.writeString(list, "artist,title\nTin Lark,Edge\n");
+    run("gig", "Parade", "wishes", "add", list.toString());
+    run("gig", "Parade", "wishes", "add", text.toString(), "--by", "Oda");
+    assertThat(run("gig", "Parade", "wishes").lines())
+        .extracting(w -> w.path("wish").asText() + "/" + w.path("by").asText())
+        .containsExactly("Pewter Wren - Slipway/Oda", "Cold Lamps/Oda", "Tin Lark – Edge/");
+    run("gig", "Parade", "wishes", "settle", "cold lamps", "--refuse");
+    run("gig", "Parade", "wishes", "settle", "Pewter Wren - Slipway", "--as", oneTrack());
+    assertThat(run("gig", "Parade", "wishes").lines())
+        .extracting(w -> w.path("state").asText())
+        .containsExactly("chosen", "refused", "open");
+    assertThat(run("gig", "Parade", "ready").lines())
+        .filteredOn(l -> l.path("finding").asText().equals("wish_open"))
+        .hasSize(1);
+    assertThat(run("gig", "Parade", "wishes", "settle", "Nothing", "--refuse").err())
+        .contains("nobody wished 'Nothing'");
+  }
+
+  /** A line of the find language that finds one track alone, whose file is there. */
+  private String oneTrack() throws Exception {
+    for (JsonNode track : run("tracks", "present:title not file:lost").lines()) {
+      String line = "title:=\"" + track.path("title").asText() + "\"";
+      if (!line.contains("\\") && run("tracks", line).lines().size() == 1) {
+        return line;
+      }
+    }
+    throw new IllegalStateException("every title is there twice");
   }
 
   @Test

@@ -9,6 +9,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.disk.RelativePaths;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
@@ -78,6 +81,18 @@ public record CollectionState(
     return roots.entrySet().stream()
         .filter(r -> !r.getKey().equals(Place.HOLDING_BAY) && path.startsWith(r.getValue()))
         .anyMatch(r -> !Files.isDirectory(r.getValue()));
+  }
+
+  /** The tracks in folders that are not there now, such as on a disk that is not connected. */
+  public RoaringBitmap tracksAway() {
+    Set<String> away =
+        roots.entrySet().stream()
+            .filter(r -> !Files.isDirectory(r.getValue()))
+            .map(Map.Entry::getKey)
+            .collect(Collectors.toSet());
+    return away.isEmpty()
+        ? new RoaringBitmap()
+        : snapshot.tracks(id -> away.contains(snapshot.raw(id, Fields.ROOT)));
   }
 
   /** Whether the program, as it was started, can name a track's file. */

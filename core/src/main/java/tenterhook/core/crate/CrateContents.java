@@ -299,6 +299,25 @@ public final class CrateContents {
     return without(in, never);
   }
 
+  /**
+   * What a rule brings in that no crate is of yet: as a crate of it would hold it.
+   *
+   * @param never what stays out
+   */
+  public RoaringBitmap found(Rule.RuleGroup rule, NeverPlay never) {
+    return answer(
+        new Crate.RuleCrate("found", rule, List.of(), Limit.NONE, false), never, snapshot.tracks());
+  }
+
+  /** Those of some tracks that are never to be played. */
+  public RoaringBitmap banned(NeverPlay never, RoaringBitmap of) {
+    RoaringBitmap banned = new RoaringBitmap();
+    never.tracks().forEach(banned::add);
+    banned.and(of);
+    never.query().ifPresent(n -> banned.or(finder.find(n, of)));
+    return banned;
+  }
+
   private static RoaringBitmap without(RoaringBitmap in, NeverPlay never) {
     never.tracks().forEach(in::remove);
     return in;
