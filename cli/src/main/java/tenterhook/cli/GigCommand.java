@@ -1,6 +1,8 @@
 package tenterhook.cli;
 
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -15,6 +17,7 @@ import tenterhook.adapters.state.CollectionState;
 import tenterhook.adapters.store.CrateJson;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.find.FindText;
+import tenterhook.core.gig.Evening;
 import tenterhook.core.gig.Gig;
 import tenterhook.core.gig.GigFinding;
 import tenterhook.core.gig.GigPart;
@@ -28,6 +31,7 @@ import tenterhook.core.gig.Person;
     name = "gig",
     description = "Shows a gig: its people, parts, must-plays and what is never played.",
     subcommands = {
+      GigCommand.When.class,
       GigCommand.Part.class,
       GigCommand.Who.class,
       GigCommand.Must.class,
@@ -105,6 +109,50 @@ final class GigCommand extends CollectionCommand {
           query + " finds " + found.getCardinality() + " tracks; say it so that it finds one");
     }
     return found.first();
+  }
+
+  /** When and where it is. */
+  @Command(name = "evening", description = "Says when and where it is, and what is kept ready.")
+  static final class When extends GigEdit {
+    @Option(names = "--title", paramLabel = "TITLE", description = "Another title.")
+    String other;
+
+    @Option(names = "--date", paramLabel = "DATE", description = "2026-12-19")
+    LocalDate date;
+
+    @Option(names = "--from", paramLabel = "TIME", description = "18:30")
+    LocalTime from;
+
+    @Option(names = "--until", paramLabel = "TIME", description = "01:00")
+    LocalTime until;
+
+    @Option(names = "--place", paramLabel = "PLACE", description = "Where it is.")
+    String place;
+
+    @Option(names = "--notes", paramLabel = "TEXT", description = "Your own.")
+    String notes;
+
+    @Option(
+        names = "--reserve",
+        paramLabel = "TIMES",
+        description = "How many times the planned minutes are to be ready, 1.5 at first.")
+    Double reserve;
+
+    @Override
+    void run(MusicCollection collection) {
+      edit(collection, "the evening", this::altered);
+    }
+
+    private Gig altered(Gig gig) {
+      Evening now = gig.evening();
+      Evening evening =
+          now.on(date == null ? now.date() : date)
+              .at(from == null ? now.from() : from, until == null ? now.until() : until)
+              .at(place == null ? now.place() : place)
+              .noted(notes == null ? now.notes() : notes);
+      Gig there = gig.on(evening).titled(other == null ? gig.title() : other);
+      return reserve == null ? there : there.reserving(reserve);
+    }
   }
 
   /** A part of the gig. */

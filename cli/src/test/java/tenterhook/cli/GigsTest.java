@@ -51,6 +51,30 @@ class GigsTest extends CommandTest {
   }
 
   @Test
+  void aGigIsPutOffRenamedAndKeepsTheRest() throws Exception {
+    run("gigs", "add", "Ferry", "--date", "2999-01-01", "--place", "Halcyon");
+    run("gig", "Ferry", "part", "Deck", "--minutes", "60");
+    run(
+        "gig",
+        "Ferry",
+        "evening",
+        "--date",
+        "2999-02-02",
+        "--until",
+        "03:30",
+        "--title",
+        "Crossing");
+    JsonNode gig = run("gigs").last();
+    assertThat(gig.path("gig").asText()).isEqualTo("Crossing");
+    assertThat(gig.path("date").asText()).isEqualTo("2999-02-02");
+    assertThat(gig.path("from").asText()).isEqualTo("20:00");
+    assertThat(gig.path("until").asText()).isEqualTo("03:30");
+    assertThat(gig.path("place").asText()).isEqualTo("Halcyon");
+    assertThat(run("gig", "Crossing").lines()).hasSize(1);
+    assertThat(run("gig", "Crossing", "evening", "--reserve", "0.2").err()).contains("was 0.2");
+  }
+
+  @Test
   void whatIsLeftBeforeTheNightIsSaid() throws Exception {
     run("gigs", "add", "Night crossing", "--date", "2999-01-01");
     run("gig", "Night crossing", "part", "Deck", "--minutes", "600");

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
-import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.crate.NeverPlay;
 
 /**
@@ -184,14 +183,5 @@ public record Gig(
    */
   public Gig like(String other, Evening when) {
     return new Gig(other, when, parts, mustPlays, List.of(), never, reserve);
-  }
-
-  /** All tracks that it names: picked by hand, must-plays, wishes. */
-  public RoaringBitmap tracks() {
-    RoaringBitmap all = new RoaringBitmap();
-    allParts().forEach(p -> p.tracks().forEach(all::add));
-    mustPlays.forEach(m -> all.add(m.track()));
-    wishes.stream().filter(w -> w.track() != 0).forEach(w -> all.add(w.track()));
-    return all;
   }
 }

@@ -66,9 +66,4 @@ public record Gigs(List<Gig> all) {
   public List<Gig> played(LocalDate today) {
     return all.stream().filter(g -> g.evening().date().isBefore(today)).toList().reversed();
   }
-
-  /** Those that name a track. */
-  public List<Gig> using(int track) {
-    return all.stream().filter(g -> g.tracks().contains(track)).toList();
-  }
 }
