@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.disk.RelativePaths;
 import tenterhook.core.change.Edit;
@@ -78,21 +79,21 @@ public record CollectionState(
 
   /** Whether a path lies in a folder of the collection that is not there now. */
   public boolean away(Path path) {
-    return roots.entrySet().stream()
-        .filter(r -> !r.getKey().equals(Place.HOLDING_BAY) && path.startsWith(r.getValue()))
-        .anyMatch(r -> !Files.isDirectory(r.getValue()));
+    return rootsAway().anyMatch(r -> path.startsWith(roots.get(r)));
   }
 
   /** The tracks in folders that are not there now, such as on a disk that is not connected. */
   public RoaringBitmap tracksAway() {
-    Set<String> away =
-        roots.entrySet().stream()
-            .filter(r -> !Files.isDirectory(r.getValue()))
-            .map(Map.Entry::getKey)
-            .collect(Collectors.toSet());
+    Set<String> away = rootsAway().collect(Collectors.toSet());
     return away.isEmpty()
         ? new RoaringBitmap()
         : snapshot.tracks(id -> away.contains(snapshot.raw(id, Fields.ROOT)));
+  }
+
+  /** The holding bay is made when it is needed, so it is never away. */
+  private Stream<String> rootsAway() {
+    return roots.keySet().stream()
+        .filter(r -> !r.equals(Place.HOLDING_BAY) && !Files.isDirectory(roots.get(r)));
   }
 
   /** Whether the program, as it was started, can name a track's file. */

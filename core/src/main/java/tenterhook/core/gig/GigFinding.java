@@ -31,7 +31,7 @@ public record GigFinding(Kind kind, boolean red, String part, RoaringBitmap trac
     WISH_OPEN,
     /** Picked by hand, but never to be played: left out. */
     SHUT_OUT,
-    /** The same recording stands in more than one part. */
+    /** The same recording was picked more than once, in one part or in several. */
     TWICE,
     /** Picked by hand, but its file is lost or away. */
     GONE,
