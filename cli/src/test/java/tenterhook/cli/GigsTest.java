@@ -117,12 +117,35 @@ class GigsTest extends CommandTest {
     run("gig", "Parade", "wishes", "settle", "Pewter Wren - Slipway", "--as", oneTrack());
     assertThat(run("gig", "Parade", "wishes").lines())
         .extracting(w -> w.path("state").asText())
-        .containsExactly("chosen", "refused", "open");
+        .containsExactly("chosen", "refused", "missing");
     assertThat(run("gig", "Parade", "ready").lines())
         .filteredOn(l -> l.path("finding").asText().equals("wish_open"))
         .hasSize(1);
     assertThat(run("gig", "Parade", "wishes", "settle", "Nothing", "--refuse").err())
         .contains("nobody wished 'Nothing'");
+  }
+
+  @Test
+  void wishesAreHeldAgainstTheCollectionAndTheCertainOnesTakenAtOnce() throws Exception {
+    run("gigs", "add", "Parade", "--date", "2999-01-01");
+    JsonNode track = run("tracks", oneTrack()).last();
+    String full = track.path("title").asText() + " by " + track.path("artist").asText();
+    Path text = folder.resolve("wishes.txt");
+    Files.writeString(text, full + "\nZwxq Vvk - Qqjh\n");
+    run("gig", "Parade", "wishes", "add", text.toString(), "--by", "Oda");
+    List<JsonNode> shown = run("gig", "Parade", "wishes").lines();
+    assertThat(shown.getFirst().path("state").asText()).isEqualTo("certain");
+    JsonNode offer = shown.getFirst().path("offers").path(0);
+    assertThat(offer.path("tracks").path(0).asInt()).isEqualTo(track.path("id").asInt());
+    assertThat(offer.path("certainty").asInt()).isGreaterThanOrEqualTo(90);
+    assertThat(run("gig", "Parade", "wishes", "missing").lines())
+        .singleElement()
+        .satisfies(m -> assertThat(m.path("missing").asText()).isEqualTo("Zwxq Vvk - Qqjh"));
+    run("gig", "Parade", "wishes", "settle", "--certain");
+    assertThat(run("gig", "Parade", "wishes").lines())
+        .extracting(w -> w.path("state").asText())
+        .containsExactly("chosen", "missing");
+    assertThat(run("gig", "Parade", "wishes", "settle").err()).contains("--certain");
   }
 
   /** A line of the find language that finds one track alone, whose file is there. */

@@ -39,20 +39,25 @@ abstract class MeasuredWindow extends TenterhookApp {
 
   /** The head of what {@link #print(String, List)} prints. */
   void head(String name) {
-    out.printf("%-52s %9s %9s %9s %9s%n", name, "median", "p95", "worst", "settled");
+    out.printf(
+        "%-52s %9s %9s %9s %9s %9s%n", name, "median", "p95", "worst", "computed", "settled");
   }
 
-  /** The longest holds of an act done many times, and the median until it was settled. */
+  /**
+   * The longest holds of an act done many times, the worst by the thread's own processor time, and
+   * the median until it was settled.
+   */
   void print(String name, List<HeldToolkit.HoldTimes> all) {
     double[] worst = sorted(all, HeldToolkit.HoldTimes::worst);
     double[] settled = sorted(all, HeldToolkit.HoldTimes::settled);
     out.printf(
         Locale.ROOT,
-        "%-52s %9.1f %9.1f %9.1f %9.1f%n",
+        "%-52s %9.1f %9.1f %9.1f %9.1f %9.1f%n",
         name,
         worst[worst.length / 2],
         worst[(int) (worst.length * 0.95)],
         worst[worst.length - 1],
+        all.stream().mapToDouble(HeldToolkit.HoldTimes::computed).max().orElse(0),
         settled[settled.length / 2]);
   }
 

@@ -42,6 +42,7 @@ public final class Matcher {
 
   private static final double UNLISTED = 0.04;
   private static final int MOST = 5;
+  private static final int LEAST_CERTAINTY = 5;
   private static final JaroWinklerSimilarity LIKE = new JaroWinklerSimilarity();
 
   private Matcher() {}
@@ -53,8 +54,37 @@ public final class Matcher {
     }
   }
 
+  /** How one name compares with another. */
+  public enum Likeness {
+    /** The same, however it is spelled. */
+    SAME,
+    /** A slip or a part of it apart. */
+    NEAR,
+    /** The whole of it, and more that is not understood. */
+    MORE,
+    /** Another one. */
+    OTHER,
+    /** Nothing is said of it. */
+    UNKNOWN
+  }
+
+  /**
+   * An entry that was held against names only, by whoever reads them.
+   *
+   * @param entry the entry
+   * @param title of the song, without versions
+   * @param artist who plays
+   * @param version {@link Likeness#NEAR} when only a part of the entry's version is told, {@link
+   *     Likeness#MORE} when one is told that it is not
+   */
+  public record Compared(CatalogueEntry entry, Likeness title, Likeness artist, Likeness version) {}
+
   /** An entry with its points. */
-  private record Scored(CatalogueEntry entry, double sum, List<Point> points) {}
+  private record Scored(CatalogueEntry entry, double sum, List<Point> points) {
+    static Scored of(CatalogueEntry entry, List<Point> points) {
+      return new Scored(entry, Matcher.sum(points), points);
+    }
+  }
 
   /**
    * Holds entries against a track.
@@ -67,13 +97,38 @@ public final class Matcher {
    */
   public static Answer answer(
       Facts facts, List<CatalogueEntry> entries, Map<String, Integer> neighbours) {
-    List<Scored> scored = new ArrayList<>();
+    return ranked(
+        entries.stream().map(e -> Scored.of(e, points(facts, e, neighbours))).toList(),
+        LEAST_CERTAINTY);
+  }
+
+  /**
+   * Weighs entries of which only names were compared.
+   *
+   * @param entries each recording once
+   * @return at most five matches, the likeliest first
+   */
+  public static Answer answer(List<Compared> entries) {
+    return ranked(
+        entries.stream()
+            .map(
+                c ->
+                    Scored.of(
+                        c.entry(),
+                        List.of(
+                            new Point(-3, ""),
+                            title(c.title()),
+                            artist(c.artist()),
+                            version(c.version()))))
+            .toList(),
+        1);
+  }
+
+  private static Answer ranked(List<Scored> unsorted, int least) {
+    List<Scored> scored = new ArrayList<>(unsorted);
     double all = 1;
-    for (CatalogueEntry entry : entries) {
-      List<Point> points = points(facts, entry, neighbours);
-      double sum = sum(points);
-      scored.add(new Scored(entry, sum, points));
-      all += Math.exp(sum) + elsewhere(points);
+    for (Scored one : scored) {
+      all += Math.exp(one.sum()) + elsewhere(one.points());
     }
     scored.sort(
         Comparator.comparingDouble((Scored s) -> -s.sum()).thenComparing(s -> s.entry().id()));
@@ -81,7 +136,7 @@ public final class Matcher {
     for (Scored one : scored.subList(0, Math.min(MOST, scored.size()))) {
       double raw = 100 * Math.exp(one.sum()) / all;
       int certainty = (int) Math.floor(calibrated(raw));
-      if (certainty >= 5) {
+      if (certainty >= least) {
         matches.add(new Match(one.entry(), certainty, reason(one.points())));
       }
     }
@@ -165,38 +220,68 @@ public final class Matcher {
     String a = NameKey.of(Versions.base(facts.title()));
     String b = NameKey.of(Versions.base(entry.title()));
     if (a.isEmpty()) {
-      return new Point(-4, "no title to compare");
+      return title(Likeness.UNKNOWN);
     }
     if (a.equals(b)) {
-      return new Point(4.5, "same title");
+      return title(Likeness.SAME);
     }
-    double like = LIKE.apply(a, b);
-    return like > 0.93 ? new Point(2.2, "title nearly the same") : new Point(-6, "another title");
+    return title(LIKE.apply(a, b) > 0.93 ? Likeness.NEAR : Likeness.OTHER);
+  }
+
+  private static Point title(Likeness likeness) {
+    return switch (likeness) {
+      case SAME -> new Point(4.5, "same title");
+      case NEAR -> new Point(2.2, "title nearly the same");
+      case MORE -> new Point(-1.5, "more is named than this title");
+      case OTHER -> new Point(-6, "another title");
+      case UNKNOWN -> new Point(-4, "no title to compare");
+    };
   }
 
   private static Point artist(Facts facts, CatalogueEntry entry) {
     String a = NameKey.of(facts.artist());
     String b = NameKey.of(entry.artist());
     if (a.isEmpty()) {
-      return new Point(-0.5, "artist not known");
+      return artist(Likeness.UNKNOWN);
     }
     if (a.equals(b)) {
-      return new Point(3.5, "same artist");
+      return artist(Likeness.SAME);
     }
     boolean near = LIKE.apply(a, b) > 0.93;
     boolean part = a.length() > 4 && b.length() > 4 && (a.contains(b) || b.contains(a));
-    return near || part
-        ? new Point(1.5, "artist nearly the same")
-        : new Point(-5, "another artist");
+    return artist(near || part ? Likeness.NEAR : Likeness.OTHER);
+  }
+
+  private static Point artist(Likeness likeness) {
+    return switch (likeness) {
+      case SAME -> new Point(3.5, "same artist");
+      case NEAR, MORE -> new Point(1.5, "artist nearly the same");
+      case OTHER -> new Point(-5, "another artist");
+      case UNKNOWN -> new Point(-0.5, "artist not known");
+    };
   }
 
   private static Point version(Facts facts, CatalogueEntry entry) {
-    Set<String> a = words(Versions.of(facts.title()));
-    Set<String> b = words(Versions.of(entry.title()));
-    if (a.equals(b)) {
-      return new Point(1, a.isEmpty() ? "" : "same version");
+    Set<String> a = versionWords(facts.title());
+    if (!a.equals(versionWords(entry.title()))) {
+      return version(Likeness.OTHER);
     }
-    return new Point(-5, "another version");
+    return version(a.isEmpty() ? Likeness.UNKNOWN : Likeness.SAME);
+  }
+
+  private static Point version(Likeness likeness) {
+    return switch (likeness) {
+      case SAME -> new Point(1, "same version");
+      case NEAR -> new Point(-1, "not all of the version told");
+      case MORE -> new Point(-7, "more versions told");
+      case OTHER -> new Point(-5, "another version");
+      case UNKNOWN -> new Point(1, "");
+    };
+  }
+
+  /** The words by which a title tells its version; empty for the song itself. */
+  public static Set<String> versionWords(String title) {
+    return words(Versions.of(title));
   }
 
   private static Set<String> words(String text) {

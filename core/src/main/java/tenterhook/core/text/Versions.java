@@ -43,6 +43,10 @@ public final class Versions {
           "ft",
           "featuring",
           "with");
+  private static final String GUEST = "(?:feat|ft|featuring)\\b\\.?";
+  private static final Pattern GUESTS =
+      Pattern.compile(
+          "(?i)\\s*[(\\[]" + GUEST + "[^()\\[\\]]*[)\\]]|\\s+" + GUEST + "[^()\\[\\]]*$");
   private static final Pattern BRACKET = Pattern.compile("[(\\[{]([^()\\[\\]{}]*)[)\\]}]");
 
   private Versions() {}
@@ -50,6 +54,16 @@ public final class Versions {
   /** Whether a piece of a title, such as what stands in brackets, tells a version. */
   public static boolean tells(String piece) {
     return Arrays.stream(Fold.fold(piece).split("[^\\p{L}\\p{N}]+")).anyMatch(WORDS::contains);
+  }
+
+  /** Whether a word by itself tells a version, or that guests play: lower case. */
+  public static boolean isWord(String word) {
+    return WORDS.contains(word);
+  }
+
+  /** A title or an artist without the guests that are named behind {@code feat.} and the like. */
+  public static String withoutGuests(String name) {
+    return GUESTS.matcher(name).replaceAll("").strip();
   }
 
   /** The title without its versions and other brackets: what the song itself is called. */

@@ -1,0 +1,28 @@
+package tenterhook.standins.gig;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tenterhook.core.gig.WishIndex;
+import tenterhook.standins.gig.LabelledWishes.Judged;
+
+class LabelledWishesTest {
+  @ParameterizedTest
+  @ValueSource(longs = {77, 78})
+  void certainIsRightAndNearlyAllThatIsOwnedIsFound(long seed) {
+    LabelledWishes set = LabelledWishes.of(seed);
+    List<Judged> judged = set.judge(WishIndex.of(set.collection()), 500);
+    List<Judged> certain =
+        judged.stream().filter(j -> j.certainty() >= LabelledWishes.CERTAIN).toList();
+    assertThat(certain).hasSizeGreaterThan(180);
+    assertThat(100 * certain.stream().filter(Judged::wronglyCertain).count())
+        .isLessThan(certain.size());
+    List<Judged> owned = judged.stream().filter(j -> !j.wish().meant().isEmpty()).toList();
+    assertThat(owned).hasSizeBetween(250, 450);
+    assertThat(100 * owned.stream().filter(Judged::right).count())
+        .isGreaterThanOrEqualTo(95 * owned.size());
+    assertThat(judged).extracting(j -> j.wish().kind()).containsAll(LabelledWishes.KINDS);
+  }
+}
