@@ -52,9 +52,7 @@ final class GigCommand extends CollectionCommand {
               .put("person", person.name())
               .put("said", person.said())
               .put("role", person.role()),
-          person.name()
-              + (person.said().isEmpty() ? "" : " (" + person.said() + ")")
-              + (person.role().isEmpty() ? "" : ", " + person.role()));
+          person.line());
     }
     gig.parts().forEach(p -> say(p, 0));
     for (MustPlay must : gig.mustPlays()) {

@@ -10,6 +10,7 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
@@ -130,6 +131,10 @@ public final class Screenshots {
       shots.add(new Shot("shelves", crates::shelves));
       shots.add(new Shot("inner-shelf", crates::innerShelf));
       shots.add(new Shot("send-out", crates::sendOut));
+      shots.add(new Shot("coverage", crates::coverage));
+      shots.add(new Shot("gig-evening", () -> gig("#gigs-edit")));
+      shots.add(new Shot("gig-part", () -> gig("#gigs-editPart")));
+      shots.add(new Shot("gig-wishes", () -> gig("#gig-paste")));
       shots.add(new Shot("bring-over", this::bringOver));
       shots.add(new Shot("strays", () -> codes(2)));
       shots.add(new Shot("own-kinds", this::ownKinds));
@@ -166,9 +171,22 @@ public final class Screenshots {
     shots.add(new Shot("coding", this::coding));
     shots.add(new Shot("codebook", this::codebook));
     shots.add(new Shot("crates", crates::crates));
-    shots.add(new Shot("coverage", crates::coverage));
+    shots.add(new Shot("gig", () -> shell.go(Station.GIGS)));
     shots.add(new Shot("history", this::history));
     shots.add(new Shot("weave-night", this::night));
+  }
+
+  /** A form of the station, by its button. */
+  private void gig(String button) {
+    shell.go(Station.GIGS);
+    PauseTransition pause = new PauseTransition(Duration.millis(400));
+    pause.setOnFinished(
+        e -> {
+          if (shell.lookup(button) instanceof Button form) {
+            form.fire();
+          }
+        });
+    pause.play();
   }
 
   /** All but a few files are measured before, so that the job can be seen at the rest. */

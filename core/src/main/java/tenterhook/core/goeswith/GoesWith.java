@@ -83,6 +83,30 @@ public final class GoesWith {
     return found.stream().filter(f -> songs.add(song(f.id()))).limit(most).toList();
   }
 
+  /**
+   * How well one track follows another, wherever that is: a tempo outside the share gives no points
+   * for it.
+   */
+  public Follower between(int id, int other) {
+    Optional<Double> one = tempo(snapshot, id);
+    Optional<Double> two = tempo(snapshot, other);
+    return follower(
+        id,
+        other,
+        tempoPart(one, two)
+            .orElseGet(
+                () ->
+                    new ScorePart(
+                        Reason.TEMPO,
+                        0,
+                        TEMPO,
+                        String.format(
+                            Locale.ROOT,
+                            "%.1f bpm, %+.0f %%",
+                            two.orElseThrow(),
+                            100 * (two.orElseThrow() / one.orElseThrow() - 1)))));
+  }
+
   private boolean usable(int id) {
     return snapshot.has(id) && !snapshot.lost(id) && snapshot.raw(id, Fields.RESTING).isEmpty();
   }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import javafx.collections.ListChangeListener;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.TableColumn;
@@ -18,6 +19,7 @@ import tenterhook.desktop.workspace.Workspace;
  * remembered in the collection for each kind of list.
  */
 final class Columns {
+  private static final int OTHERS = 110;
   private static final String SETTING = "columns";
   private static final String RISING = "+";
   private static final String FALLING = "-";
@@ -26,6 +28,7 @@ final class Columns {
   private final Workspace workspace;
   private final TableView<Integer> table;
   private final String kind;
+  private final List<Field<?>> first;
   private final Edited edited;
 
   /** Gets what was typed into a cell. */
@@ -38,9 +41,16 @@ final class Columns {
    * The columns of a table, as they were left.
    *
    * @param kind of lists that it shows
+   * @param first the columns until others are chosen; the usual ones when empty
    * @param edited gets what was typed
    */
-  Columns(Workspace workspace, TableView<Integer> table, String kind, Edited edited) {
+  Columns(
+      Workspace workspace,
+      TableView<Integer> table,
+      String kind,
+      List<Field<?>> first,
+      Edited edited) {
+    this.first = List.copyOf(first);
     this.workspace = workspace;
     this.table = table;
     this.kind = kind;
@@ -77,6 +87,9 @@ final class Columns {
         wanted.put(Fields.of(pair[0]), Integer.parseInt(pair[1]));
       }
     }
+    if (wanted.isEmpty()) {
+      first.forEach(f -> wanted.put(f, USUAL.getOrDefault(f, OTHERS)));
+    }
     (wanted.isEmpty() ? USUAL : wanted).forEach((f, w) -> table.getColumns().add(column(f, w)));
     for (String one : kept.split(" ")) {
       if (one.startsWith(RISING) || one.startsWith(FALLING)) {
@@ -90,12 +103,12 @@ final class Columns {
     return workspace
         .collection()
         .setting(SETTING + " " + kind)
-        .or(() -> workspace.collection().setting(SETTING))
+        .or(() -> first.isEmpty() ? workspace.collection().setting(SETTING) : Optional.empty())
         .orElse("");
   }
 
   private void sortBy(String key, boolean falling) {
-    table.getColumns().stream()
+    fields().stream()
         .filter(c -> field(c).key().equals(key))
         .findFirst()
         .ifPresent(
@@ -121,7 +134,7 @@ final class Columns {
 
   private void keep() {
     StringBuilder text = new StringBuilder();
-    for (TableColumn<Integer, ?> column : table.getColumns()) {
+    for (TableColumn<Integer, ?> column : fields()) {
       text.append(field(column).key())
           .append('=')
           .append(Math.round(column.getWidth()))
@@ -134,6 +147,11 @@ final class Columns {
     workspace.debounced(
         SETTING + " " + kind,
         () -> workspace.collection().keepSetting(SETTING + " " + kind, text.toString().strip()));
+  }
+
+  /** The columns that show a field; a list may have others of its own. */
+  private List<TableColumn<Integer, ?>> fields() {
+    return table.getColumns().stream().filter(c -> c.getUserData() != null).toList();
   }
 
   static Field<?> field(TableColumn<Integer, ?> column) {
@@ -156,8 +174,8 @@ final class Columns {
       item.setOnAction(
           e -> {
             if (item.isSelected()) {
-              table.getColumns().add(column(field, USUAL.getOrDefault(field, 110)));
-            } else if (table.getColumns().size() > 1) {
+              table.getColumns().add(column(field, USUAL.getOrDefault(field, OTHERS)));
+            } else if (fields().size() > 1) {
               table.getColumns().removeIf(c -> field(c) == field);
             }
           });

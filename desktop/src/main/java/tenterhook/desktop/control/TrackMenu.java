@@ -15,6 +15,8 @@ import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.PlacedShelf;
 import tenterhook.core.crate.ShelfPath;
 import tenterhook.core.field.Fields;
+import tenterhook.core.gig.Gig;
+import tenterhook.core.gig.GigPart;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
@@ -53,6 +55,7 @@ final class TrackMenu {
             addToCrate(),
             takeOut(),
             neverPlay(),
+            toGig(),
             new SeparatorMenuItem(),
             Look.item("menu.measure", () -> workspace.measuring().measure(pane.selection())),
             Look.item("menu.follow", () -> workspace.frame().goesWith()),
@@ -95,6 +98,26 @@ final class TrackMenu {
     }
     never.setDisable(never.getItems().isEmpty());
     return never;
+  }
+
+  /** Parts of the gigs to come, and what must or must not be played there. */
+  private Menu toGig() {
+    GigEdits edits = new GigEdits(workspace);
+    Menu gigs = new Menu(Words.of("menu.gig"));
+    for (Gig gig : edits.coming()) {
+      Menu one = new Menu(gig.title());
+      for (GigPart part : gig.allParts()) {
+        one.getItems().add(Look.named(part.name(), () -> edits.pick(gig, part.name(), chosen())));
+      }
+      one.getItems()
+          .addAll(
+              new SeparatorMenuItem(),
+              Look.item("menu.gigMust", () -> edits.must(gig, chosen())),
+              Look.item("menu.gigNever", () -> edits.never(gig, chosen())));
+      gigs.getItems().add(one);
+    }
+    gigs.setDisable(gigs.getItems().isEmpty());
+    return gigs;
   }
 
   /** Only for the list of a hand crate. */

@@ -2,6 +2,7 @@ package tenterhook.desktop.control;
 
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntFunction;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.scene.control.Label;
 import javafx.scene.control.TableColumn;
@@ -58,6 +59,15 @@ public final class TrackPane extends BorderPane {
    * @param kind of lists, for which columns and order are remembered
    */
   public TrackPane(Workspace workspace, String kind) {
+    this(workspace, kind, List.of());
+  }
+
+  /**
+   * A table that shows columns of its own at first.
+   *
+   * @param first columns until others are chosen; the usual ones when empty
+   */
+  public TrackPane(Workspace workspace, String kind, List<Field<?>> first) {
     this.workspace = workspace;
     this.actions = new TrackActions(workspace);
     this.editPanel = new Once<>(() -> new EditPanel(workspace, this::closeEdit));
@@ -65,7 +75,7 @@ public final class TrackPane extends BorderPane {
     this.trail = new Trail(workspace, this);
     this.wall = new Once<>(this::makeWall);
     this.covers = new CoverSwitch(workspace, kind, this::openCovers, wall);
-    this.columns = new Columns(workspace, table, kind, this::edit); // may sort, and so fill
+    this.columns = new Columns(workspace, table, kind, first, this::edit); // may sort, and so fill
     table.setId("tracks");
     table.setAccessibleText(Words.of("table.name"));
     table.setEditable(true);
@@ -210,7 +220,10 @@ public final class TrackPane extends BorderPane {
 
   /** What the columns show, in their order. */
   List<Field<?>> fields() {
-    return table.getVisibleLeafColumns().stream().<Field<?>>map(Columns::field).toList();
+    return table.getVisibleLeafColumns().stream()
+        .filter(c -> c.getUserData() != null)
+        .<Field<?>>map(Columns::field)
+        .toList();
   }
 
   /** Puts the chosen rows into the clipboard as they are shown, values between tabs. */
@@ -261,6 +274,24 @@ public final class TrackPane extends BorderPane {
       table.getSelectionModel().clearAndSelect(next);
       table.scrollTo(Math.max(0, next - 3));
     }
+  }
+
+  /**
+   * Shows a column that is no field, such as the time at which a gig plays a track.
+   *
+   * @param at before which column; the number of columns for the end
+   * @param name its id and the message of its head
+   * @param words of a track
+   */
+  public void addColumn(int at, String name, int width, IntFunction<SaidOfTrack> words) {
+    TableColumn<Integer, Integer> column = new TableColumn<>(Words.of(name));
+    column.setId("column-" + name.replace('.', '-'));
+    column.setPrefWidth(width);
+    column.setSortable(false);
+    column.setEditable(false);
+    column.setCellValueFactory(row -> value(row.getValue()));
+    column.setCellFactory(c -> new WordsCell(words));
+    table.getColumns().add(Math.min(at, table.getColumns().size()), column);
   }
 
   /** The table itself, for focus and tests. */

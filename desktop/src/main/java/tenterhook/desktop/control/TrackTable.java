@@ -65,6 +65,8 @@ final class TrackTable extends TableView<Integer> {
   private static void showAgain(Node node) {
     if (node instanceof TrackCell cell) {
       cell.showAgain();
+    } else if (node instanceof WordsCell cell) {
+      cell.showAgain();
     } else if (node instanceof Parent parent) {
       parent.getChildrenUnmodifiable().forEach(TrackTable::showAgain);
     }

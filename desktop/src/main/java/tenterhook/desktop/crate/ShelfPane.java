@@ -15,10 +15,9 @@ import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.NeverPlay;
 import tenterhook.core.crate.PlacedShelf;
-import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.ShelfPath;
-import tenterhook.core.find.FindParser;
-import tenterhook.core.find.Parsed;
+import tenterhook.desktop.control.LineWords;
+import tenterhook.desktop.control.NeverLine;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
@@ -100,23 +99,15 @@ final class ShelfPane extends VBox {
     return chip;
   }
 
-  /** An artist's name alone means the artist; anything else is a line of the find language. */
   private void add() {
     String typed = more.getText().strip();
-    if (typed.isEmpty()) {
-      return;
-    }
-    String text = typed.indexOf(':') < 0 ? "artist:=\"" + typed.replace("\"", "") + "\"" : typed;
-    switch (FindParser.parse(text, workspace.state().get().codebook())) {
-      case Parsed.Bad bad -> workspace.frame().inform(bad.message(), true, 0);
-      case Parsed.Good good ->
-          Rule.line(good.query())
-              .ifPresentOrElse(
-                  line -> {
-                    more.clear();
-                    set(LineWords.of(line), n -> n.plus(line));
-                  },
-                  () -> workspace.frame().inform(Words.of("rule.oneTerm"), true, 0));
+    if (!typed.isEmpty()) {
+      NeverLine.typed(workspace, typed)
+          .ifPresent(
+              line -> {
+                more.clear();
+                set(LineWords.of(line), n -> n.plus(line));
+              });
     }
   }
 

@@ -23,6 +23,7 @@ import tenterhook.core.crate.RuleExplanation.Matter;
 import tenterhook.core.find.FindParser;
 import tenterhook.core.find.Parsed;
 import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.control.LineWords;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;

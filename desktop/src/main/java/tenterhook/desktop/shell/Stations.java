@@ -8,6 +8,7 @@ import tenterhook.desktop.control.StationView;
 import tenterhook.desktop.crate.CratesView;
 import tenterhook.desktop.duplicate.DuplicatesModel;
 import tenterhook.desktop.duplicate.DuplicatesView;
+import tenterhook.desktop.gig.GigsView;
 import tenterhook.desktop.lost.LostModel;
 import tenterhook.desktop.lost.LostView;
 import tenterhook.desktop.repair.RepairsView;
@@ -81,6 +82,7 @@ final class Stations {
       case DUPLICATES -> new DuplicatesView(workspace, duplicates);
       case CODING -> new CodingView(workspace);
       case CRATES -> new CratesView(workspace);
+      case GIGS -> new GigsView(workspace);
     };
   }
 
@@ -94,6 +96,7 @@ final class Stations {
     return switch (station) {
       case REPAIRS -> workspace.repairs().proposals().get().size();
       case DUPLICATES -> duplicates.groups().get().size();
+      case GIGS -> workspace.state().get().gigs().coming(workspace.collection().today()).size();
       case WEAVE, TRACKS, ARRIVALS, LOST, CODING, CRATES -> waiting.at(station);
     };
   }

@@ -20,7 +20,9 @@ public enum Station {
   /** Codes. */
   CODING,
   /** Shelves and crates. */
-  CRATES;
+  CRATES,
+  /** Nights that are planned. */
+  GIGS;
 
   /** Its name on the rail. */
   public String title() {

@@ -70,7 +70,7 @@ abstract class WindowTest {
   }
 
   long changes() {
-    return Math.min(changesBefore, 1);
+    return Math.min(changesBefore, 2);
   }
 
   void fx(Runnable work) {

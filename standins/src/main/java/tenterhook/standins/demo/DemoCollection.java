@@ -23,7 +23,7 @@ import tenterhook.core.job.Progress;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackOrder;
 
-/** The demo as a whole: music, codebook, crates, and the mishaps that happened since. */
+/** The demo as a whole: music, codebook, crates, gigs, and the mishaps that happened since. */
 public final class DemoCollection {
   private DemoCollection() {}
 
@@ -50,6 +50,7 @@ public final class DemoCollection {
       DemoMusic.mishaps(music, tracks);
       collection.scan(music, progress);
       collection.compareCopies(progress);
+      collection.apply(gigs(collection), progress);
     }
     return collection;
   }
@@ -62,6 +63,16 @@ public final class DemoCollection {
             new Edit.SetCodebook(collection.state().codebook(), codebook()),
             new Edit.SetCrates(
                 collection.state().crates(), crates(collection.state().snapshot()))));
+  }
+
+  private static Change gigs(MusicCollection collection) {
+    return new Change(
+        "the demo's gigs",
+        true,
+        List.of(
+            new Edit.SetGigs(
+                collection.state().gigs(),
+                DemoGigs.of(collection.state().snapshot(), collection.today()))));
   }
 
   /** The demo's codebook. */

@@ -1,4 +1,4 @@
-package tenterhook.desktop.crate;
+package tenterhook.desktop.control;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

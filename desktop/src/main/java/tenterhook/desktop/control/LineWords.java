@@ -1,4 +1,4 @@
-package tenterhook.desktop.crate;
+package tenterhook.desktop.control;
 
 import java.util.List;
 import tenterhook.core.code.Codebook;
@@ -10,11 +10,11 @@ import tenterhook.core.find.Subject;
 import tenterhook.desktop.theme.Words;
 
 /** A line of a rule in a DJ's words. */
-final class LineWords {
+public final class LineWords {
   private LineWords() {}
 
   /** What a line asks of a track, such as "bpm from 105 to 150". */
-  static String of(Rule.Line line) {
+  public static String of(Rule.Line line) {
     Condition asked = line.condition();
     String key = asked.subject().key();
     String subject = Fields.named(key).map(Field::label).orElse(key);
