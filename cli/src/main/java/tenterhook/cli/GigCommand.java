@@ -37,7 +37,9 @@ import tenterhook.core.gig.Person;
       GigCommand.Must.class,
       GigCommand.Never.class,
       GigWishCommands.Wishes.class,
-      GigCommand.Ready.class
+      GigCommand.Ready.class,
+      GigPackCommands.Pack.class,
+      GigPackCommands.CheckPacked.class
     })
 final class GigCommand extends CollectionCommand {
   @Parameters(index = "0", paramLabel = "TITLE", description = "Of the gig.")

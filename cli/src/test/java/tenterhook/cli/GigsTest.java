@@ -148,6 +148,29 @@ class GigsTest extends CommandTest {
     assertThat(run("gig", "Parade", "wishes", "settle").err()).contains("--certain");
   }
 
+  @Test
+  void aGigIsPackedAndChecked() throws Exception {
+    run("gigs", "add", "Ferry", "--date", "2999-01-01");
+    run("gig", "Ferry", "part", "Deck", "--pick", oneTrack());
+    String stick = folder.resolve("stick").toString();
+    JsonNode plan = run("gig", "Ferry", "pack", stick, "--dry-run").last();
+    assertThat(plan.path("tracks").asInt()).isEqualTo(1);
+    assertThat(plan.path("fits").asBoolean()).isTrue();
+    assertThat(Path.of(stick)).doesNotExist();
+    assertThat(run("gig", "Ferry", "check", stick).err()).contains("no gig was packed");
+    assertThat(run("gig", "Ferry", "pack", stick).last().path("copied").asInt()).isEqualTo(1);
+    assertThat(run("gig", "Ferry", "pack", stick).last().path("there").asInt()).isEqualTo(1);
+    assertThat(run("gig", "Ferry", "check", stick).status()).isZero();
+    try (var copies =
+        Files.newDirectoryStream(
+            folder.resolve("stick/Music"), "*.{flac,mp3,m4a,ogg,opus,wav,aiff}")) {
+      Files.writeString(copies.iterator().next(), "flipped");
+    }
+    var broken = run("gig", "Ferry", "check", stick);
+    assertThat(broken.status()).isEqualTo(1);
+    assertThat(broken.last().path("damaged")).hasSize(1);
+  }
+
   /** A line of the find language that finds one track alone, whose file is there. */
   private String oneTrack() throws Exception {
     for (JsonNode track : run("tracks", "present:title not file:lost").lines()) {

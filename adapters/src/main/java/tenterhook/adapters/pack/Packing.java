@@ -9,7 +9,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import tenterhook.adapters.disk.BoundedText;
 import tenterhook.adapters.disk.SafeFiles;
 import tenterhook.adapters.disk.WrittenFiles;
 import tenterhook.core.change.Outcome.Refusal;
@@ -25,7 +27,10 @@ public final class Packing {
   /** The list of copies with their hashes, in the form of coreutils. */
   public static final String SUMS = "checksums.sha256";
 
+  private static final long MOST = 16 << 20;
+
   private final Path folder;
+  private final PackDisk disk;
   private final WrittenFiles written;
   private final Map<String, String> sums = new TreeMap<>();
 
@@ -53,6 +58,16 @@ public final class Packing {
    * @throws IOException when the disk refuses, or a list of another program's is there
    */
   public Packing(Path folder) throws IOException {
+    this(folder, PackDisk.SYSTEM);
+  }
+
+  /**
+   * The same on a disk of its own kind.
+   *
+   * @throws IOException when the disk refuses, or a list of another program's is there
+   */
+  public Packing(Path folder, PackDisk disk) throws IOException {
+    this.disk = disk;
     this.folder = Files.createDirectories(folder);
     this.written = new WrittenFiles(folder);
     written.check(folder.resolve(SUMS));
@@ -67,6 +82,15 @@ public final class Packing {
    * @throws IOException when the list of what was written cannot be kept
    */
   public PackReport copy(List<Path> files, Progress progress) throws IOException {
+    return copy(files, Set.of(), progress);
+  }
+
+  /**
+   * The same without files that the disk is known not to take; they keep their names.
+   *
+   * @param tooLarge paths of these
+   */
+  PackReport copy(List<Path> files, Set<String> tooLarge, Progress progress) throws IOException {
     PortableNames given = new PortableNames();
     given.give(SUMS);
     Map<Path, String> names = new LinkedHashMap<>();
@@ -78,6 +102,10 @@ public final class Packing {
       if (progress.stopped()) {
         keepSums();
         return new PackReport(names, copied, there, refused, true);
+      }
+      if (tooLarge.contains(file.toString())) {
+        refused.add(new Refusal(0, file.toString(), "the disk takes no file of this size"));
+        continue;
       }
       progress.at(copied + there, files.size(), name);
       try {
@@ -113,10 +141,26 @@ public final class Packing {
         throw new IOException("another file is called " + name + " there; it was left as it is");
       }
     }
-    SafeFiles.copy(file, target, StandardCopyOption.REPLACE_EXISTING);
+    disk.copy(file, target);
     sums.put(name, wanted);
     written.wrote(target, wanted);
     return true;
+  }
+
+  /**
+   * What was written into a folder: the hash of each copy by its name.
+   *
+   * @throws IOException when the list cannot be read
+   */
+  static Map<String, String> sums(Path folder) throws IOException {
+    Map<String, String> sums = new TreeMap<>();
+    for (String line : BoundedText.read(folder.resolve(SUMS), MOST).lines().toList()) {
+      String[] parts = line.split(" [ *]", 2);
+      if (parts.length == 2) {
+        sums.put(parts[1], parts[0]);
+      }
+    }
+    return sums;
   }
 
   private void keepSums() throws IOException {

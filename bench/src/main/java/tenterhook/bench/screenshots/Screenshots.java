@@ -134,6 +134,7 @@ public final class Screenshots {
       shots.add(new Shot("coverage", crates::coverage));
       shots.add(new Shot("gig-evening", () -> gig("#gigs-edit")));
       shots.add(new Shot("gig-part", () -> gig("#gigs-editPart")));
+      shots.add(new Shot("gig-pack", () -> gig("#gigs-pack")));
       shots.add(new Shot("gig-wishes", () -> gig("#gig-paste")));
       shots.add(new Shot("bring-over", this::bringOver));
       shots.add(new Shot("strays", () -> codes(2)));

@@ -65,6 +65,7 @@ public final class GigsView extends StationOutline {
   private final EveningPane eveningPane;
   private final PartPane partPane;
   private final PasteWishesPane wishesPane;
+  private final PackPane packPane;
   private final VBox main;
   private final List<Node> whole;
   private final HBox gigButtons = new HBox(8);
@@ -92,6 +93,7 @@ public final class GigsView extends StationOutline {
     this.eveningPane = new EveningPane(workspace, edits, this::chosenNow);
     this.partPane = new PartPane(workspace, edits, this::partNow);
     this.wishesPane = new PasteWishesPane(edits, done -> back());
+    this.packPane = new PackPane(workspace, this::back);
     pane.addColumn(0, "gigs.at", 54, this::at);
     pane.addColumn(1, "gigs.mark", 48, this::mark);
     pane.addColumn(Integer.MAX_VALUE, "gigs.follows", 190, this::follows);
@@ -130,7 +132,8 @@ public final class GigsView extends StationOutline {
                 "gigs.edit",
                 () -> gig().ifPresent(g -> form(eveningPane, () -> eveningPane.ask(g)))),
             button("gigs.addPart", this::askPart),
-            button("gigs.remove", this::remove));
+            button("gigs.remove", this::remove),
+            pack());
     gigButtons.setMinWidth(Region.USE_PREF_SIZE);
     return new HBox(8, title, gigButtons);
   }
@@ -150,6 +153,15 @@ public final class GigsView extends StationOutline {
     HBox line = new HBox(10, partTitle, partWords, partButtons);
     line.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     return line;
+  }
+
+  private Button pack() {
+    Button pack =
+        Look.primary(
+            Words.of("gigs.pack"),
+            () -> gig().ifPresent(g -> form(packPane, () -> packPane.ask(g))));
+    pack.setId("gigs-pack");
+    return pack;
   }
 
   private static Button button(String key, Runnable action) {

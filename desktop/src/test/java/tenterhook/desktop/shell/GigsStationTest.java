@@ -2,6 +2,7 @@ package tenterhook.desktop.shell;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
 import javafx.scene.Node;
@@ -18,6 +19,8 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tenterhook.adapters.disk.SafeFiles;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.FindText;
 import tenterhook.core.gig.Gig;
@@ -308,5 +311,32 @@ class GigsStationTest extends WindowTest {
     settle();
     assertThat(all().named("Next winter")).isEmpty();
     assertThat(now().count()).isEqualTo(tracks);
+  }
+
+  @Test
+  void aGigIsPackedCheckedAndMissedWhenItIsGone(@TempDir Path out) throws Exception {
+    press("gigs-pack");
+    press("gigs-packLook");
+    assertThat(text("told")).contains("which folder");
+    Path stick = out.resolve("stick");
+    write("gigs-packTo", stick.toString());
+    press("gigs-packLook");
+    settle();
+    assertThat(words("pack-outcome")).anyMatch(w -> w.contains("there is room for"));
+    assertThat(words("pack-outcome")).anyMatch(w -> w.contains("would be left out"));
+    assertThat(stick.resolve("Music")).doesNotExist();
+    press("pack-form-take");
+    settle();
+    assertThat(words("pack-outcome")).anyMatch(w -> w.matches("\\d+ copied, 0 were there.*"));
+    assertThat(stick.resolve("Run sheet.html")).content().contains(CLOSING);
+    press("gigs-packCheck");
+    settle();
+    assertThat(words("pack-outcome")).anyMatch(w -> w.contains("nothing of the gig is missing"));
+    SafeFiles.removeTree(stick.resolve("Music"));
+    press("gigs-packCheck");
+    settle();
+    assertThat(text("told")).contains("no gig was packed");
+    key(KeyCode.ESCAPE);
+    assertThat(lookup("#pack-form")).isNull();
   }
 }

@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 import tenterhook.adapters.store.CrateJson;
 import tenterhook.core.crate.NeverPlay;
 import tenterhook.core.crate.Rule;
@@ -46,11 +47,20 @@ final class DemoGigs {
   /** The gigs of a demo to which its mishaps have happened. */
   static Gigs of(Snapshot snapshot, LocalDate today) {
     DemoGigs demo = new DemoGigs(snapshot, today);
-    return Gigs.NONE.plus(demo.closing()).plus(demo.crossing()).plus(demo.parade());
+    return demo.plain.isEmpty()
+        ? Gigs.NONE
+        : Gigs.NONE.plus(demo.closing()).plus(demo.crossing()).plus(demo.parade());
   }
 
   private List<Integer> all(IntPredicate test) {
     return snapshot.tracks().stream().filter(test).boxed().toList();
+  }
+
+  /** Some tracks with plain names, also where there are few. */
+  private List<Integer> picked(int from) {
+    return IntStream.range(from, from + Math.min(PICKED, plain.size()))
+        .mapToObj(i -> plain.get(i % plain.size()))
+        .toList();
   }
 
   private Gig closing() {
@@ -67,7 +77,7 @@ final class DemoGigs {
                     filled("Easy laps", 4, "crate:\"Fast laps\""),
                     filled("Pairs", 5, "crate:\"Pairs only\""),
                     filled("Ice break", 3, "crate:\"Ice break\""),
-                    GigPart.of("Last lap", 2).withTracks(plain.subList(20, 20 + PICKED))))
+                    GigPart.of("Last lap", 2).withTracks(picked(20))))
             .plusWishes(wishes());
     return lost.isEmpty()
         ? gig
@@ -76,8 +86,8 @@ final class DemoGigs {
   }
 
   private List<Wish> wishes() {
-    int exact = plain.get(3);
-    int slipped = plain.get(11);
+    int exact = picked(3).getFirst();
+    int slipped = picked(11).getFirst();
     List<Integer> live = all(id -> snapshot.raw(id, Fields.TITLE).endsWith("(Live)"));
     String notLive =
         live.isEmpty()
@@ -125,7 +135,7 @@ final class DemoGigs {
     Evening evening =
         Evening.on(today.plusDays(45), LocalTime.of(16, 30), LocalTime.of(17, 0))
             .at("Market square");
-    List<Integer> picked = plain.subList(30, 30 + PICKED);
+    List<Integer> picked = picked(30);
     NeverPlay never =
         NeverPlay.NOTHING
             .plus(line("code:LTN"))
