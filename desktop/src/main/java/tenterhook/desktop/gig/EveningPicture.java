@@ -27,7 +27,7 @@ import tenterhook.desktop.theme.Words;
  * arrows, and takes tracks that are dropped on it.
  */
 final class EveningPicture extends Region {
-  private static final double HEIGHT = 128;
+  private static final double HEIGHT = 138;
   private static final double CLOTH = 24;
   private static final double CLOTH_HEIGHT = 34;
   private static final double LINE_TOP = 84;
@@ -245,8 +245,6 @@ final class EveningPicture extends Region {
     pen.setFont(SECOND);
     pen.setFill(dyes.chosen());
     pen.setTextBaseline(VPos.CENTER);
-    pen.setTextAlign(javafx.scene.text.TextAlignment.RIGHT);
-    pen.fillText(Words.of("gigs.tempo", Math.round(least), Math.round(most)), getWidth() - 10, 12);
-    pen.setTextAlign(javafx.scene.text.TextAlignment.LEFT);
+    pen.fillText(Words.of("gigs.tempo", Math.round(least), Math.round(most)), 10, HEIGHT - 9);
   }
 }

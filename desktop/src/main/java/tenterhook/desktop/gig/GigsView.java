@@ -123,6 +123,7 @@ public final class GigsView extends StationOutline {
 
   private HBox gigLine() {
     evening.setWrapText(true);
+    evening.setMinHeight(Region.USE_PREF_SIZE);
     HBox.setHgrow(title, Priority.ALWAYS);
     title.setMaxWidth(Double.MAX_VALUE);
     gigButtons
