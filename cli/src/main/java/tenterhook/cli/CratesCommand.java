@@ -2,6 +2,7 @@ package tenterhook.cli;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -15,6 +16,8 @@ import tenterhook.core.crate.Limit;
 import tenterhook.core.crate.PlacedShelf;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.find.FindText;
+import tenterhook.core.find.Subject;
+import tenterhook.core.gig.Gigs;
 import tenterhook.core.track.TrackOrder;
 
 /** Lists crates. */
@@ -217,6 +220,16 @@ final class CratesCommand extends CollectionCommand {
         main.err.println(
             "these crates are built on it and will find nothing there: "
                 + String.join(", ", users));
+      }
+      Gigs gigs = collection.state().gigs();
+      List<String> nights =
+          Stream.concat(
+                  gone.stream().flatMap(n -> gigs.askingFor(Subject.Own.CRATE, n).stream()),
+                  gigs.askingFor(Subject.Own.SHELF, name).stream())
+              .distinct()
+              .toList();
+      if (!nights.isEmpty()) {
+        main.err.println("these gigs are filled by it: " + String.join(", ", nights));
       }
       apply(collection, set(collection, "removes " + name, after));
     }

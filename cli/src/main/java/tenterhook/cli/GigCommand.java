@@ -39,7 +39,8 @@ import tenterhook.core.gig.Person;
       GigWishCommands.Wishes.class,
       GigCommand.Ready.class,
       GigPackCommands.Pack.class,
-      GigPackCommands.CheckPacked.class
+      GigPackCommands.CheckPacked.class,
+      GigPlayedCommand.class
     })
 final class GigCommand extends CollectionCommand {
   @Parameters(index = "0", paramLabel = "TITLE", description = "Of the gig.")

@@ -1,13 +1,18 @@
 package tenterhook.cli;
 
+import java.util.ArrayList;
+import java.util.List;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.store.CrateJson;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.PlacedShelf;
 import tenterhook.core.crate.Rule;
+import tenterhook.core.gig.Gigs;
 
 /** Where crates and shelves stand, how they are called, and what is never played from them. */
 final class ShelfCommands {
@@ -78,7 +83,13 @@ final class ShelfCommands {
           shelf
               ? now.renamedShelf(name, other)
               : now.renamed(CrateCommand.crate(collection, name).name(), other);
-      apply(collection, CratesCommand.set(collection, "renames " + name + " to " + other, after));
+      Gigs gigs = collection.state().gigs();
+      Gigs followed = shelf ? gigs : gigs.withLines(l -> Crates.renamed(l, name, other));
+      List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCrates(now, after)));
+      if (!followed.equals(gigs)) {
+        edits.add(new Edit.SetGigs(gigs, followed));
+      }
+      apply(collection, new Change("renames " + name + " to " + other, true, edits));
     }
   }
 

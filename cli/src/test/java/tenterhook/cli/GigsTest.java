@@ -149,6 +149,57 @@ class GigsTest extends CommandTest {
   }
 
   @Test
+  void whatBecameOfANightIsReadFromItsSetListAndCountedOnce() throws Exception {
+    run("gigs", "add", "Ferry", "--date", "2020-01-01");
+    String one = oneTrack();
+    JsonNode track = run("tracks", one).last();
+    run("gig", "Ferry", "part", "Deck", "--pick", one);
+    run("gig", "Ferry", "must", one);
+    Path text = folder.resolve("wishes.txt");
+    Files.writeString(text, "Zwxq Vvk - Qqjh");
+    run("gig", "Ferry", "wishes", "add", text.toString());
+    assertThat(run("gig", "Ferry", "played").lines().getFirst().path("missed").asInt())
+        .isEqualTo(1);
+    Path list = folder.resolve("night.csv");
+    Files.writeString(
+        list,
+        "artist,title\n\""
+            + track.path("artist").asText()
+            + "\",\""
+            + track.path("title").asText()
+            + "\"\nNobody,Nothing\n");
+    var read = run("gig", "Ferry", "played", list.toString());
+    assertThat(read.status()).as("a line that no track fits").isEqualTo(1);
+    run("gig", "Ferry", "played", list.toString());
+    JsonNode plays = run("tracks", one).last();
+    assertThat(plays.path("plays").asInt()).isEqualTo(track.path("plays").asInt() + 1);
+    List<JsonNode> after = run("gig", "Ferry", "played").lines();
+    assertThat(after.getFirst().path("asPlanned").asInt()).isEqualTo(1);
+    assertThat(after.getFirst().path("missed").asInt()).isZero();
+    assertThat(after)
+        .extracting(l -> l.path("line").asText())
+        .contains("your wish was not played: Zwxq Vvk - Qqjh")
+        .anyMatch(l -> l.startsWith("played: "));
+  }
+
+  @Test
+  void aGigFollowsARenamedCrateAndIsNamedBeforeOneGoes() throws Exception {
+    run("crates", "add", "Night", "Laps", "genre:ska");
+    run("gigs", "add", "Ferry", "--date", "2999-01-01");
+    run("gig", "Ferry", "part", "Deck", "--fill", "crate:Laps bpm:..120");
+    run("gig", "Ferry", "never", "crate:Laps");
+    JsonNode renamed = run("crates", "rename", "Laps", "Rounds").last();
+    assertThat(run("gig", "Ferry").lines())
+        .anyMatch(l -> l.path("rule").asText().equals("crate:Rounds bpm:..120"))
+        .anyMatch(l -> l.path("never").asText().equals("crate:Rounds"));
+    assertThat(run("crates", "remove", "Rounds").err()).contains("gigs are filled by it: Ferry");
+    run("undo");
+    run("undo", renamed.path("change").asText());
+    assertThat(run("gig", "Ferry").lines())
+        .anyMatch(l -> l.path("rule").asText().equals("crate:Laps bpm:..120"));
+  }
+
+  @Test
   void aGigIsPackedAndChecked() throws Exception {
     run("gigs", "add", "Ferry", "--date", "2999-01-01");
     run("gig", "Ferry", "part", "Deck", "--pick", oneTrack());

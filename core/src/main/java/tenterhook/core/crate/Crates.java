@@ -259,9 +259,12 @@ public record Crates(List<Shelf> shelves) {
   /** The same with a crate under another name; rules that ask for it follow. */
   public Crates renamed(String name, String other) {
     return new Crates(
-        withLines(
-            with(name, c -> c.named(other)).shelves,
-            l -> asking(l, Subject.Own.CRATE, v -> List.of(v.equalsIgnoreCase(name) ? other : v))));
+        withLines(with(name, c -> c.named(other)).shelves, l -> renamed(l, name, other)));
+  }
+
+  /** A line that asks for a crate asking for it under another name; any other line as it is. */
+  public static Rule.Line renamed(Rule.Line line, String name, String other) {
+    return asking(line, Subject.Own.CRATE, v -> List.of(v.equalsIgnoreCase(name) ? other : v));
   }
 
   /** A line that asks for others by their names; any other line as it is. */

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import tenterhook.core.crate.NeverPlay;
+import tenterhook.core.crate.Rule;
 
 /**
  * A night that is planned. Immutable; every edit gives another one. It names tracks and holds none:
@@ -183,5 +184,18 @@ public record Gig(
    */
   public Gig like(String other, Evening when) {
     return new Gig(other, when, parts, mustPlays, List.of(), never, reserve);
+  }
+
+  /** The lines of all parts and of what is never played. */
+  Stream<Rule.Line> lines() {
+    return Stream.concat(
+        allParts().stream().flatMap(p -> p.rule().stream()).flatMap(r -> Rule.lines(r).stream()),
+        never.lines().stream());
+  }
+
+  /** The same with every line read anew. */
+  Gig withLines(UnaryOperator<Rule.Line> edit) {
+    NeverPlay banned = new NeverPlay(never.tracks(), never.lines().stream().map(edit).toList());
+    return with(banned).withParts(parts.stream().map(p -> p.withLines(edit)).toList());
   }
 }

@@ -79,6 +79,12 @@ public record GigPart(
     return new GigPart(name, minutes, notes, tracks, rule, order, others);
   }
 
+  /** The same with the lines of its rule, and of those in it, read anew. */
+  GigPart withLines(UnaryOperator<Rule.Line> edit) {
+    return filledBy(rule.map(r -> (Rule.RuleGroup) Rule.mapped(r, edit::apply)), order)
+        .withParts(parts.stream().map(p -> p.withLines(edit)).toList());
+  }
+
   /** Minutes planned: its own, else those of the parts in it. */
   public int planned() {
     return minutes > 0 ? minutes : parts.stream().mapToInt(GigPart::planned).sum();

@@ -6,6 +6,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import tenterhook.core.crate.Rule;
+import tenterhook.core.find.Subject;
 
 /**
  * All gigs. Immutable; every edit gives another one.
@@ -65,5 +67,29 @@ public record Gigs(List<Gig> all) {
   /** Those that are over, the last one first. */
   public List<Gig> played(LocalDate today) {
     return all.stream().filter(g -> g.evening().date().isBefore(today)).toList().reversed();
+  }
+
+  /**
+   * The titles of the gigs that ask for a crate or a shelf, in a part or in what is never played.
+   *
+   * @param subject {@link Subject.Own#CRATE} or {@link Subject.Own#SHELF}
+   * @param name of the crate or the shelf
+   */
+  public List<String> askingFor(Subject subject, String name) {
+    return all.stream()
+        .filter(
+            g ->
+                g.lines()
+                    .map(Rule.Line::condition)
+                    .filter(c -> c.subject().equals(subject))
+                    .flatMap(c -> c.values().stream())
+                    .anyMatch(v -> v.text().equalsIgnoreCase(name)))
+        .map(Gig::title)
+        .toList();
+  }
+
+  /** The same with every line of every gig read anew, such as when a crate has another name. */
+  public Gigs withLines(UnaryOperator<Rule.Line> edit) {
+    return new Gigs(all.stream().map(g -> g.withLines(edit)).toList());
   }
 }

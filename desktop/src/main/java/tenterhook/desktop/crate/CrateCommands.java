@@ -2,10 +2,13 @@ package tenterhook.desktop.crate;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.BiConsumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import javafx.stage.Window;
 import tenterhook.adapters.collection.Playlists;
 import tenterhook.core.change.Change;
@@ -16,6 +19,8 @@ import tenterhook.core.crate.PlacedShelf;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.crate.ShelfPath;
+import tenterhook.core.find.Subject;
+import tenterhook.core.gig.Gigs;
 import tenterhook.desktop.control.PlaylistChooser;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
@@ -39,12 +44,26 @@ final class CrateCommands {
     return workspace.state().get().crates();
   }
 
+  private Gigs gigs() {
+    return workspace.state().get().gigs();
+  }
+
   /** Makes the shelves other ones; says why when that cannot be, and is false then. */
   boolean set(String what, Supplier<Crates> after) {
+    return set(what, after, gigs -> gigs);
+  }
+
+  /** The same with gigs that follow. */
+  private boolean set(String what, Supplier<Crates> after, UnaryOperator<Gigs> follow) {
     try {
       Crates then = after.get();
       if (!then.equals(crates())) {
-        workspace.apply(new Change(what, true, List.of(new Edit.SetCrates(crates(), then))));
+        List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCrates(crates(), then)));
+        Gigs gigs = gigs();
+        if (!follow.apply(gigs).equals(gigs)) {
+          edits.add(new Edit.SetGigs(gigs, follow.apply(gigs)));
+        }
+        workspace.apply(new Change(what, true, edits));
       }
     } catch (IllegalArgumentException wrong) {
       workspace.frame().inform(String.valueOf(wrong.getMessage()), true, 0);
@@ -118,7 +137,8 @@ final class CrateCommands {
           Crates after = crates().renamed(crate.name(), other);
           after.shelfOf(other).ifPresent(s -> choose.accept(s.path(), other));
           return after;
-        });
+        },
+        other -> gigs -> gigs.withLines(l -> Crates.renamed(l, crate.name(), other)));
   }
 
   void rename(ShelfPath shelf) {
@@ -128,17 +148,23 @@ final class CrateCommands {
           Crates after = crates().renamedShelf(shelf.whole(), other);
           choose.accept(shelf.renamed(other), "");
           return after;
-        });
+        },
+        other -> gigs -> gigs);
   }
 
-  private void askName(String now, Function<String, Crates> renamed) {
+  private void askName(
+      String now, Function<String, Crates> renamed, Function<String, UnaryOperator<Gigs>> follow) {
     workspace
         .frame()
         .askText(
             Words.of("crates.askRename", now),
             now,
             Words.of("crates.rename"),
-            other -> set(Words.of("change.renameCrate", now, other), () -> renamed.apply(other)));
+            other ->
+                set(
+                    Words.of("change.renameCrate", now, other),
+                    () -> renamed.apply(other),
+                    follow.apply(other)));
   }
 
   void sort(ShelfPath shelf) {
@@ -148,7 +174,8 @@ final class CrateCommands {
   }
 
   void remove(Crate crate) {
-    List<String> users = crates().usersOf(crate.name());
+    List<String> users = new ArrayList<>(crates().usersOf(crate.name()));
+    users.addAll(gigs().askingFor(Subject.Own.CRATE, crate.name()));
     askRemove(
         users.isEmpty()
             ? Words.of("crates.askRemove", crate.name())
@@ -160,9 +187,13 @@ final class CrateCommands {
   void remove(PlacedShelf placed) {
     List<Crate> gone = placed.shelf().all();
     List<String> users =
-        gone.stream()
-            .flatMap(c -> crates().usersOf(c.name()).stream())
-            .filter(u -> gone.stream().noneMatch(c -> c.name().equals(u)))
+        Stream.of(
+                gone.stream()
+                    .flatMap(c -> crates().usersOf(c.name()).stream())
+                    .filter(u -> gone.stream().noneMatch(c -> c.name().equals(u))),
+                gone.stream().flatMap(c -> gigs().askingFor(Subject.Own.CRATE, c.name()).stream()),
+                gigs().askingFor(Subject.Own.SHELF, crates().reference(placed.path())).stream())
+            .flatMap(s -> s)
             .distinct()
             .toList();
     askRemove(

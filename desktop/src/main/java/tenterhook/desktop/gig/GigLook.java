@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.crate.CrateContents;
+import tenterhook.core.gig.Afterwards;
 import tenterhook.core.gig.Gig;
 import tenterhook.core.gig.GigFinding;
 import tenterhook.core.gig.GigProgram;
@@ -17,9 +18,14 @@ import tenterhook.core.track.Snapshot;
  *
  * @param program its night
  * @param readiness what is left to do
+ * @param afterwards what became of it, as far as that is counted
  * @param tempos one line of tempos for each stretch: seconds after the beginning, beats a minute
  */
-record GigLook(GigProgram program, GigReadiness readiness, List<List<TempoPoint>> tempos) {
+record GigLook(
+    GigProgram program,
+    GigReadiness readiness,
+    Afterwards afterwards,
+    List<List<TempoPoint>> tempos) {
   /** A tempo at a time. */
   record TempoPoint(double second, double bpm) {}
 
@@ -30,7 +36,10 @@ record GigLook(GigProgram program, GigReadiness readiness, List<List<TempoPoint>
     List<List<TempoPoint>> tempos =
         program.stretches().stream().map(s -> tempos(s, snapshot)).toList();
     return new GigLook(
-        program, GigReadiness.of(gig, snapshot, contents, state.tracksAway()), tempos);
+        program,
+        GigReadiness.of(gig, snapshot, contents, state.tracksAway()),
+        Afterwards.of(program, snapshot),
+        tempos);
   }
 
   private static List<TempoPoint> tempos(GigProgram.Stretch stretch, Snapshot snapshot) {

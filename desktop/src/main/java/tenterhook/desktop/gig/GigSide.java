@@ -44,6 +44,7 @@ final class GigSide extends ScrollPane {
   private final Workspace workspace;
   private final GigEdits edits;
   private final Runnable paste;
+  private final AfterwardsPane afterwards;
   private final VBox left = new VBox(8);
   private final VBox wishes = new VBox(3);
   private final VBox musts = new VBox(3);
@@ -61,6 +62,7 @@ final class GigSide extends ScrollPane {
     this.workspace = workspace;
     this.edits = edits;
     this.paste = paste;
+    this.afterwards = new AfterwardsPane(workspace);
     more.setId("gig-never-more");
     more.setPromptText(Words.of("never.prompt"));
     more.setAccessibleText(Words.of("gigs.never"));
@@ -90,6 +92,11 @@ final class GigSide extends ScrollPane {
   }
 
   private void showLeft(GigLook look) {
+    if (look.gig().evening().date().isBefore(workspace.collection().today())) {
+      afterwards.show(look.gig(), look.afterwards());
+      left.getChildren().setAll(afterwards);
+      return;
+    }
     List<GigFinding> findings = look.findings();
     long red = findings.stream().filter(GigFinding::red).count();
     Label sentence =

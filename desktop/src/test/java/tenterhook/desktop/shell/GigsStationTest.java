@@ -28,6 +28,7 @@ import tenterhook.core.gig.GigPart;
 import tenterhook.core.gig.Gigs;
 import tenterhook.core.gig.MustPlay;
 import tenterhook.core.gig.Wish;
+import tenterhook.core.play.Plays;
 import tenterhook.desktop.workspace.Station;
 
 /** A night planned by the DJ's hand, and the demo's nights with what is wrong with them. */
@@ -338,5 +339,45 @@ class GigsStationTest extends WindowTest {
     assertThat(text("told")).contains("no gig was packed");
     key(KeyCode.ESCAPE);
     assertThat(lookup("#pack-form")).isNull();
+  }
+
+  @Test
+  void whatBecameOfANightStandsThereWhenItIsOver() {
+    press("gigs-edit");
+    write("gigs-date", "2020-01-01");
+    press("gig-form-take");
+    settle();
+    assertThat(words("gig-afterwards")).anyMatch(w -> w.startsWith("Nothing is counted"));
+    int played = of(CLOSING).part("Last lap").orElseThrow().tracks().getFirst();
+    fx(() -> workspace.apply(Plays.onNight(now(), List.of(played), LocalDate.of(2020, 1, 1))));
+    settle();
+    assertThat(words("gig-afterwards"))
+        .anyMatch(w -> w.startsWith("1 played that night, 1 of"))
+        .anyMatch(w -> w.startsWith("not played: "))
+        .anyMatch(w -> w.startsWith("your wish was not played: "));
+    press("gig-copy-letter");
+    assertThat(text("told")).contains("copied as text");
+  }
+
+  @Test
+  void aCrateThatFillsAPartIsNamedBeforeItGoesAndFollowedWhenItIsRenamed() {
+    station(Station.CRATES);
+    ListView<?> crates = (ListView<?>) lookup("#crates");
+    for (int i = 0; i < crates.getItems().size(); i++) {
+      if (crates.getItems().get(i).toString().contains("crate=Doors open,")) {
+        int row = i;
+        fx(() -> crates.getSelectionModel().clearAndSelect(row));
+      }
+    }
+    settle();
+    press("crates-remove");
+    assertThat(lookupAll(".told .label").toString()).contains(CLOSING);
+    press("crates-rename");
+    answer("Open doors");
+    GigPart doors = of(CLOSING).part("Doors").orElseThrow();
+    assertThat(doors.rule().map(r -> FindText.write(r.query()))).contains("crate:\"Open doors\"");
+    fx(() -> workspace.undo());
+    settle();
+    assertThat(of(CLOSING).part("Doors").orElseThrow().rule()).isNotEqualTo(doors.rule());
   }
 }
