@@ -25,7 +25,7 @@ public record DraftOrder(List<Integer> before, List<Integer> after, long sumBefo
   public static final int FARTHEST = 100;
 
   private static final int STARTS = 24;
-  private static final int STEPS_TRIED = 1_000;
+  private static final int STEPS_TRIED = 600;
 
   /** Copies. */
   public DraftOrder {
