@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import tenterhook.core.catalogue.Match;
 import tenterhook.core.gig.WishIndex;
 import tenterhook.standins.gig.LabelledWishes;
 import tenterhook.standins.gig.LabelledWishes.Judged;
@@ -73,7 +74,7 @@ public final class WishTable {
                 kind,
                 of.size(),
                 100.0 * of.stream().filter(Judged::right).count() / of.size(),
-                of.stream().filter(j -> j.certainty() >= LabelledWishes.CERTAIN).count(),
+                of.stream().filter(j -> j.certainty() >= Match.CERTAIN).count(),
                 of.stream().filter(Judged::wronglyCertain).count()));
     List<Judged> owned = judged.stream().filter(j -> !j.wish().meant().isEmpty()).toList();
     out.printf(

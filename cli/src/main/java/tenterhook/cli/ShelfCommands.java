@@ -1,18 +1,18 @@
 package tenterhook.cli;
 
-import java.util.ArrayList;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.store.CrateJson;
 import tenterhook.core.change.Change;
-import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.LineEdits;
 import tenterhook.core.crate.PlacedShelf;
 import tenterhook.core.crate.Rule;
-import tenterhook.core.gig.Gigs;
+import tenterhook.core.crate.ShelfPath;
 
 /** Where crates and shelves stand, how they are called, and what is never played from them. */
 final class ShelfCommands {
@@ -27,6 +27,16 @@ final class ShelfCommands {
         .crates()
         .shelf(reference)
         .orElseThrow(() -> new IllegalArgumentException("no shelf '" + reference + "'"));
+  }
+
+  /** Makes the crates others; what else asks for what is called otherwise by then follows. */
+  private static void follow(
+      CollectionCommand by,
+      MusicCollection collection,
+      String what,
+      Crates after,
+      UnaryOperator<Rule.Line> edit) {
+    by.apply(collection, new Change(what, true, collection.state().rules().following(after, edit)));
   }
 
   /** Puts a crate or a shelf elsewhere. */
@@ -54,11 +64,20 @@ final class ShelfCommands {
       if (!shelf && top) {
         throw new IllegalArgumentException("a crate stands on a shelf; say which");
       }
-      Crates after =
-          shelf
-              ? now.movedShelf(name, top ? "" : to, Integer.MAX_VALUE)
-              : now.moved(name, to, Integer.MAX_VALUE);
-      apply(collection, CratesCommand.set(collection, "moves " + name, after));
+      if (!shelf) {
+        Crates after = now.moved(name, to, Integer.MAX_VALUE);
+        apply(collection, CratesCommand.set(collection, "moves " + name, after));
+        return;
+      }
+      ShelfPath from = shelf(collection, name).path();
+      List<String> above = top ? List.of() : shelf(collection, to).path().names();
+      Crates after = now.movedShelf(name, top ? "" : to, Integer.MAX_VALUE);
+      follow(
+          this,
+          collection,
+          "moves " + name,
+          after,
+          LineEdits.shelf(now, after, from, ShelfPath.in(above, from.name())));
     }
   }
 
@@ -79,17 +98,16 @@ final class ShelfCommands {
     @Override
     void run(MusicCollection collection) {
       Crates now = collection.state().crates();
-      Crates after =
-          shelf
-              ? now.renamedShelf(name, other)
-              : now.renamed(CrateCommand.crate(collection, name).name(), other);
-      Gigs gigs = collection.state().gigs();
-      Gigs followed = shelf ? gigs : gigs.withLines(l -> Crates.renamed(l, name, other));
-      List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCrates(now, after)));
-      if (!followed.equals(gigs)) {
-        edits.add(new Edit.SetGigs(gigs, followed));
+      String what = "renames " + name + " to " + other;
+      if (!shelf) {
+        String known = CrateCommand.crate(collection, name).name();
+        Crates after = now.renamed(known, other);
+        follow(this, collection, what, after, LineEdits.crate(known, other));
+        return;
       }
-      apply(collection, new Change("renames " + name + " to " + other, true, edits));
+      ShelfPath from = shelf(collection, name).path();
+      Crates after = now.renamedShelf(name, other);
+      follow(this, collection, what, after, LineEdits.shelf(now, after, from, from.renamed(other)));
     }
   }
 

@@ -192,6 +192,11 @@ class GigsTest extends CommandTest {
     assertThat(run("gig", "Ferry").lines())
         .anyMatch(l -> l.path("rule").asText().equals("crate:Rounds bpm:..120"))
         .anyMatch(l -> l.path("never").asText().equals("crate:Rounds"));
+    run("gig", "Ferry", "part", "Hold", "--fill", "shelf:Night");
+    run("crates", "rename", "Night", "Late", "--shelf");
+    assertThat(run("gig", "Ferry").lines())
+        .anyMatch(l -> l.path("rule").asText().equals("shelf:Late"));
+    run("undo");
     assertThat(run("crates", "remove", "Rounds").err()).contains("gigs are filled by it: Ferry");
     run("undo");
     run("undo", renamed.path("change").asText());

@@ -19,6 +19,7 @@ import tenterhook.core.change.Place;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.edit.RuleHolders;
 import tenterhook.core.field.Fields;
 import tenterhook.core.gig.Gigs;
 import tenterhook.core.track.Snapshot;
@@ -108,6 +109,11 @@ public record CollectionState(
    */
   public CrateContents contents(LocalDate today) {
     return new CrateContents(snapshot, codebook, crates, today);
+  }
+
+  /** All that holds rules. */
+  public RuleHolders rules() {
+    return new RuleHolders(crates, gigs);
   }
 
   /** The same with other tracks. */

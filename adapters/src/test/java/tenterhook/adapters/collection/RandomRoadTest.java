@@ -135,7 +135,7 @@ class RandomRoadTest {
           CodebookEdits.rename(
               now(),
               book,
-              collection.state().crates(),
+              collection.state().rules(),
               book.tokens().get(2),
               "N" + random.nextInt(1000));
       default -> {

@@ -5,12 +5,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
-import tenterhook.core.find.Condition;
-import tenterhook.core.find.Subject;
 
 /**
  * All shelves and their crates. Immutable; every edit gives another one. No two crates have one
@@ -234,96 +230,23 @@ public record Crates(List<Shelf> shelves) {
 
   /** Lines that ask for shelves mean the same ones after one of these went elsewhere. */
   private Crates following(List<Shelf> after, ShelfPath from, ShelfPath to) {
-    List<ShelfPath> before = ShelfTree.paths(shelves);
-    List<ShelfPath> then = ShelfTree.paths(after);
     return new Crates(
         withLines(
-            after,
-            line ->
-                asking(
-                    line,
-                    Subject.Own.SHELF,
-                    value -> {
-                      List<ShelfPath> meant =
-                          before.stream()
-                              .filter(p -> p.answers(value))
-                              .map(p -> p.moved(from, to))
-                              .toList();
-                      List<ShelfPath> means = then.stream().filter(p -> p.answers(value)).toList();
-                      return meant.isEmpty() || Set.copyOf(meant).equals(Set.copyOf(means))
-                          ? List.of(value)
-                          : meant.stream().map(p -> p.reference(then)).toList();
-                    })));
+            after, LineEdits.shelf(ShelfTree.paths(shelves), ShelfTree.paths(after), from, to)));
   }
 
   /** The same with a crate under another name; rules that ask for it follow. */
   public Crates renamed(String name, String other) {
-    return new Crates(
-        withLines(with(name, c -> c.named(other)).shelves, l -> renamed(l, name, other)));
+    return with(name, c -> c.named(other)).withLines(LineEdits.crate(name, other));
   }
 
-  /** A line that asks for a crate asking for it under another name; any other line as it is. */
-  public static Rule.Line renamed(Rule.Line line, String name, String other) {
-    return asking(line, Subject.Own.CRATE, v -> List.of(v.equalsIgnoreCase(name) ? other : v));
-  }
-
-  /** A line that asks for others by their names; any other line as it is. */
-  private static Rule.Line asking(
-      Rule.Line line, Subject subject, Function<String, List<String>> others) {
-    Condition asked = line.condition();
-    return asked.subject().equals(subject)
-        ? new Rule.Line(
-            asked.with(
-                asked.values().stream()
-                    .flatMap(
-                        v -> {
-                          List<String> named = others.apply(v.text());
-                          return named.equals(List.of(v.text()))
-                              ? Stream.of(v)
-                              : named.stream().map(Condition.Part::new);
-                        })
-                    .toList()),
-            line.turned())
-        : line;
-  }
-
-  /** The same with rules that test one subject testing another instead, such as a renamed facet. */
-  public Crates withSubject(String subject, String other) {
-    return withConditions(
-        c -> c.subject().key().equalsIgnoreCase(subject) ? new Condition(other, c.test()) : c);
-  }
-
-  /** The same with rules that ask for one code asking for another instead. */
-  public Crates withCode(String token, String other) {
-    return withConditions(
-        c ->
-            c.subject() == Subject.Own.CODE || c.subject() instanceof Subject.Named
-                ? c.with(
-                    c.values().stream()
-                        .map(v -> isToken(v, token) ? new Condition.Part(other) : v)
-                        .distinct()
-                        .toList())
-                : c);
-  }
-
-  /** The same with rules that ask a facet for a code that stands in another facet by now. */
-  public Crates withCodeMoved(String token, String from, String to) {
-    return withConditions(
-        c ->
-            c.subject().key().equalsIgnoreCase(from)
-                    && c.values().stream().anyMatch(v -> isToken(v, token))
-                ? new Condition(
-                    c.values().size() == 1 ? Subject.named(to) : Subject.Own.CODE, c.test())
-                : c);
-  }
-
-  private static boolean isToken(Condition.Value value, String token) {
-    return !(value instanceof Condition.Range) && value.text().equalsIgnoreCase(token);
-  }
-
-  private Crates withConditions(UnaryOperator<Condition> edit) {
-    return new Crates(
-        withLines(shelves, l -> new Rule.Line(edit.apply(l.condition()), l.turned())));
+  /**
+   * The same with every line read anew, in rules and in what is never played.
+   *
+   * @param edit one of {@link LineEdits}
+   */
+  public Crates withLines(UnaryOperator<Rule.Line> edit) {
+    return new Crates(withLines(shelves, edit));
   }
 
   /** Edits the lines of all rules and of all never-play lists. */

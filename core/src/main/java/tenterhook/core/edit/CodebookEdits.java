@@ -13,7 +13,7 @@ import tenterhook.core.code.Codebook;
 import tenterhook.core.code.Facet;
 import tenterhook.core.code.Figures;
 import tenterhook.core.code.Notation;
-import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.LineEdits;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
@@ -34,11 +34,11 @@ public final class CodebookEdits {
    * @throws IllegalArgumentException when there is no such code, or the new one is taken
    */
   public static Change rename(
-      Snapshot snapshot, Codebook codebook, Crates crates, String token, String other) {
+      Snapshot snapshot, Codebook codebook, RuleHolders rules, String token, String other) {
     String known = known(codebook, token);
     Codebook after = codebook.renamed(known, other);
     List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
-    follow(edits, crates, known, other);
+    edits.addAll(rules.following(LineEdits.code(known, other)));
     edits.addAll(rewrite(snapshot, codebook, t -> t.equalsIgnoreCase(known) ? other : t));
     return new Change("renames code " + known + " to " + other, false, edits);
   }
@@ -107,7 +107,8 @@ public final class CodebookEdits {
    *
    * @throws IllegalArgumentException when there is no such facet, or the name is taken
    */
-  public static Change renameFacet(Codebook codebook, Crates crates, String name, String other) {
+  public static Change renameFacet(
+      Codebook codebook, RuleHolders rules, String name, String other) {
     Facet facet =
         codebook
             .facet(name)
@@ -116,10 +117,7 @@ public final class CodebookEdits {
         codebook.with(
             facet.name(), f -> new Facet(other, f.question(), f.many(), f.demanded(), f.codes()));
     List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
-    Crates followed = crates.withSubject(facet.name(), other);
-    if (!followed.equals(crates)) {
-      edits.add(new Edit.SetCrates(crates, followed));
-    }
+    edits.addAll(rules.following(LineEdits.subject(facet.name(), other)));
     return new Change("renames facet " + facet.name() + " to " + other, true, edits);
   }
 
@@ -231,7 +229,7 @@ public final class CodebookEdits {
    * @throws IllegalArgumentException when one of them is not there, or both are one
    */
   public static Change merge(
-      Snapshot snapshot, Codebook codebook, Crates crates, String token, String into) {
+      Snapshot snapshot, Codebook codebook, RuleHolders rules, String token, String into) {
     String from = known(codebook, token);
     String to = known(codebook, into);
     if (from.equals(to)) {
@@ -245,7 +243,7 @@ public final class CodebookEdits {
             .with(codebook.facetOf(from).orElseThrow().name(), f -> f.minus(from))
             .withCode(to, c -> c.alsoRead(joined(c.synonyms(), read)));
     List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
-    follow(edits, crates, from, to);
+    edits.addAll(rules.following(LineEdits.code(from, to)));
     edits.addAll(
         rewrite(snapshot, codebook, t -> read.stream().anyMatch(t::equalsIgnoreCase) ? to : t));
     return new Change("merges code " + from + " into " + to, false, edits);
@@ -286,7 +284,7 @@ public final class CodebookEdits {
    * @throws IllegalArgumentException when there is no such code or facet
    */
   public static Change move(
-      Snapshot snapshot, Codebook codebook, Crates crates, String token, String facet) {
+      Snapshot snapshot, Codebook codebook, RuleHolders rules, String token, String facet) {
     String known = known(codebook, token);
     Facet from = codebook.facetOf(known).orElseThrow();
     Facet to =
@@ -297,10 +295,7 @@ public final class CodebookEdits {
     Codebook after =
         codebook.with(from.name(), f -> f.minus(known)).with(to.name(), f -> f.plus(code));
     List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
-    Crates followed = crates.withCodeMoved(known, from.name(), to.name());
-    if (!followed.equals(crates)) {
-      edits.add(new Edit.SetCrates(crates, followed));
-    }
+    edits.addAll(rules.following(LineEdits.codeMoved(known, from.name(), to.name())));
     Field<?> field = codebook.notation().target();
     snapshot
         .tracks(id -> snapshot.value(id, Fields.CODES).orElse(List.of()).contains(known))
@@ -310,13 +305,6 @@ public final class CodebookEdits {
               set(edits, id, field, before, after.rewritten(before, List.of(), List.of()));
             });
     return new Change("moves code " + known + " to " + to.name(), false, edits);
-  }
-
-  private static void follow(List<Edit> edits, Crates crates, String token, String other) {
-    Crates followed = crates.withCode(token, other);
-    if (!followed.equals(crates)) {
-      edits.add(new Edit.SetCrates(crates, followed));
-    }
   }
 
   private static String known(Codebook codebook, String token) {

@@ -3,8 +3,10 @@ package tenterhook.core.gig;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 
 /**
  * When and where a gig is, and for whom.
@@ -23,6 +25,9 @@ public record Evening(
     String place,
     List<Person> people,
     String notes) {
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("EEEE d MMMM uuuu", Locale.ENGLISH);
+
   /** Copies; each person once. */
   public Evening {
     people = List.copyOf(people);
@@ -38,6 +43,11 @@ public record Evening(
   public int minutes() {
     int minutes = (int) Duration.between(from, until).toMinutes();
     return minutes > 0 ? minutes : minutes + (int) Duration.ofDays(1).toMinutes();
+  }
+
+  /** The day as it is written out, such as {@code Saturday 19 December 2026}. */
+  public String day() {
+    return date.format(DAY);
   }
 
   /** The same on another date. */
@@ -63,7 +73,7 @@ public record Evening(
   /** The same with one more person, or in place of the one of that name. */
   public Evening with(Person person) {
     List<Person> others = new ArrayList<>(people);
-    int at = places(others).indexOf(person.name().toLowerCase(java.util.Locale.ROOT));
+    int at = places(others).indexOf(person.name().toLowerCase(Locale.ROOT));
     if (at < 0) {
       others.add(person);
     } else {
@@ -84,6 +94,6 @@ public record Evening(
   }
 
   private static List<String> places(List<Person> people) {
-    return people.stream().map(p -> p.name().toLowerCase(java.util.Locale.ROOT)).toList();
+    return people.stream().map(p -> p.name().toLowerCase(Locale.ROOT)).toList();
   }
 }

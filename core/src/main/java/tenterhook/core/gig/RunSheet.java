@@ -1,7 +1,6 @@
 package tenterhook.core.gig;
 
 import java.time.format.DateTimeFormatter;
-import java.util.Locale;
 import java.util.Optional;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
@@ -11,8 +10,6 @@ import tenterhook.core.track.Snapshot;
  * how they are called, what must be played and what not, then part by part each track at its time.
  */
 public final class RunSheet {
-  private static final DateTimeFormatter DAY =
-      DateTimeFormatter.ofPattern("EEEE d MMMM uuuu", Locale.ENGLISH);
   private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm");
   private static final String STYLE =
       """
@@ -42,7 +39,7 @@ public final class RunSheet {
         .append(text(gig.title()))
         .append("</h1>\n<p>")
         .append(text(evening.place() + (evening.place().isEmpty() ? "" : " · ")))
-        .append(evening.date().format(DAY))
+        .append(evening.day())
         .append(", ")
         .append(evening.from())
         .append(" to ")

@@ -3,8 +3,8 @@ package tenterhook.core.gig;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import tenterhook.core.catalogue.Match;
 import tenterhook.core.gig.WishIndex.Offer;
-import tenterhook.core.repair.Proposal;
 
 /**
  * A wish and what it may be.
@@ -49,7 +49,7 @@ public record WishAnswer(Wish wish, List<Offer> offers) {
       return Standing.CHOSEN;
     }
     int best = first().map(Offer::certainty).orElse(0);
-    return best >= Proposal.CERTAIN
+    return best >= Match.CERTAIN
         ? Standing.CERTAIN
         : best >= POSSIBLE ? Standing.POSSIBLE : Standing.MISSING;
   }

@@ -9,12 +9,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.IntStream;
 import org.apache.commons.text.similarity.LevenshteinDistance;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.catalogue.CatalogueEntry;
 import tenterhook.core.catalogue.Facts;
 import tenterhook.core.catalogue.Matcher;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
 import tenterhook.core.text.Romanized;
+import tenterhook.core.track.Column;
 import tenterhook.core.track.Snapshot;
 
 /**
@@ -28,6 +33,18 @@ public final class WishIndex {
   private static final LevenshteinDistance ONE = new LevenshteinDistance(1);
   private static final LevenshteinDistance TWO = new LevenshteinDistance(2);
 
+  /** What the index is made of. */
+  private static final List<Field<?>> READ =
+      List.of(
+          Fields.LIFECYCLE,
+          Fields.STATE,
+          Fields.PATH,
+          Fields.ARTIST,
+          Fields.TITLE,
+          Fields.DURATION);
+
+  private final List<Column> columns;
+  private final Map<String, List<Offer>> told = new ConcurrentHashMap<>();
   private final List<WishReading.Names> recordings = new ArrayList<>();
   private final List<List<Integer>> files = new ArrayList<>();
   private final Map<String, RoaringBitmap> byWord = new HashMap<>();
@@ -48,11 +65,23 @@ public final class WishIndex {
     }
   }
 
-  private WishIndex() {}
+  private WishIndex(List<Column> columns) {
+    this.columns = columns;
+  }
+
+  private static List<Column> columns(Snapshot snapshot) {
+    return READ.stream().map(snapshot::column).toList();
+  }
+
+  /** Whether another moment of the collection would give the same index. */
+  public boolean holdsFor(Snapshot snapshot) {
+    List<Column> now = columns(snapshot);
+    return IntStream.range(0, now.size()).allMatch(i -> now.get(i) == columns.get(i));
+  }
 
   /** Reads a collection; takes a while on large ones. */
   public static WishIndex of(Snapshot snapshot) {
-    WishIndex index = new WishIndex();
+    WishIndex index = new WishIndex(columns(snapshot));
     Map<String, List<CatalogueEntry>> same = new LinkedHashMap<>();
     snapshot
         .tracks()
@@ -141,13 +170,17 @@ public final class WishIndex {
   }
 
   /**
-   * What a wish may be.
+   * What a wish may be; worked out once for each.
    *
    * @param wish as it was written
    * @return at most five recordings, the likeliest first; empty when the collection has nothing
    *     like it
    */
   public List<Offer> offers(String wish) {
+    return told.computeIfAbsent(wish, this::workedOut);
+  }
+
+  private List<Offer> workedOut(String wish) {
     WishLine line = WishLine.of(wish);
     WishReading reading = new WishReading(line);
     List<Matcher.Compared> compared = new ArrayList<>();

@@ -78,9 +78,9 @@ final class WishReading {
       return Optional.empty();
     }
     Optional<Run> artist = run(names.artist(), title);
-    Optional<Run> first = run(names.artist(), Optional.empty());
-    if (artist.isEmpty() && first.isPresent()) {
-      Optional<Run> behind = run(names.title(), first);
+    if (artist.isEmpty()) { // it may stand where the title was seen
+      Optional<Run> first = run(names.artist(), Optional.empty());
+      Optional<Run> behind = first.isEmpty() ? first : run(names.title(), first);
       title = behind.isPresent() ? behind : title;
       artist = behind.isPresent() ? first : artist;
     }

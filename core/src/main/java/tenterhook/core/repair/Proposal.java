@@ -1,6 +1,7 @@
 package tenterhook.core.repair;
 
 import java.util.List;
+import tenterhook.core.catalogue.Match;
 import tenterhook.core.change.Edit.SetField;
 
 /**
@@ -17,7 +18,7 @@ import tenterhook.core.change.Edit.SetField;
 public record Proposal(
     RepairKind kind, String decision, int id, List<SetField> edits, int certainty, String reason) {
   /** From this certainty on a proposal is called certain, unless the DJ chose another limit. */
-  public static final int CERTAIN = 90;
+  public static final int CERTAIN = Match.CERTAIN;
 
   /** Checks and copies. */
   public Proposal {

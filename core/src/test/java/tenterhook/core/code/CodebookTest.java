@@ -19,8 +19,10 @@ import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.edit.CodebookEdits;
+import tenterhook.core.edit.RuleHolders;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
+import tenterhook.core.gig.Gigs;
 import tenterhook.core.track.Snapshot;
 
 class CodebookTest {
@@ -163,7 +165,8 @@ class CodebookTest {
 
   @Test
   void renamingReachesEveryFileThatCarriesTheCode() {
-    Change change = CodebookEdits.rename(snapshot, book, Crates.NONE, "ska", "SKK");
+    Change change =
+        CodebookEdits.rename(snapshot, book, new RuleHolders(Crates.NONE, Gigs.NONE), "ska", "SKK");
     assertThat(change.edits()).hasSize(3);
     assertThat(change.tracks()).isEqualTo(Tracks.ids(1, 3));
     assertThat(change.edits().get(1))
@@ -173,9 +176,15 @@ class CodebookTest {
 
   @Test
   void renamingToATakenCodeIsRefused() {
-    assertThatThrownBy(() -> CodebookEdits.rename(snapshot, book, Crates.NONE, "SKA", "ELC"))
+    assertThatThrownBy(
+            () ->
+                CodebookEdits.rename(
+                    snapshot, book, new RuleHolders(Crates.NONE, Gigs.NONE), "SKA", "ELC"))
         .hasMessageContaining("ELC already");
-    assertThatThrownBy(() -> CodebookEdits.rename(snapshot, book, Crates.NONE, "NON", "X"))
+    assertThatThrownBy(
+            () ->
+                CodebookEdits.rename(
+                    snapshot, book, new RuleHolders(Crates.NONE, Gigs.NONE), "NON", "X"))
         .hasMessageContaining("no code NON");
   }
 
@@ -185,13 +194,17 @@ class CodebookTest {
     Crates crates =
         Crates.NONE.plus(
             "Rink", new Crate.RuleCrate("Bare", new Rule.RuleGroup(Rule.Kind.ALL, List.of(line))));
-    Change change = CodebookEdits.renameFacet(book, crates, "style", "Kind");
+    Change change =
+        CodebookEdits.renameFacet(book, new RuleHolders(crates, Gigs.NONE), "style", "Kind");
     Edit.SetCrates followed = (Edit.SetCrates) change.edits().get(1);
     Crate.RuleCrate bare = (Crate.RuleCrate) followed.after().crate("Bare").orElseThrow();
     assertThat(Rule.lines(bare.rule()).getFirst().text()).isEqualTo("missing:Kind");
-    assertThatThrownBy(() -> CodebookEdits.renameFacet(book, crates, "Era", "Year"))
+    assertThatThrownBy(
+            () ->
+                CodebookEdits.renameFacet(book, new RuleHolders(crates, Gigs.NONE), "Era", "Year"))
         .hasMessageContaining("name of a field");
-    assertThatThrownBy(() -> CodebookEdits.renameFacet(book, crates, "Gone", "X"))
+    assertThatThrownBy(
+            () -> CodebookEdits.renameFacet(book, new RuleHolders(crates, Gigs.NONE), "Gone", "X"))
         .hasMessageContaining("no facet");
   }
 

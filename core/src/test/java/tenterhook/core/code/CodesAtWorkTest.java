@@ -4,47 +4,71 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import tenterhook.core.Tracks;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.NeverPlay;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.derived.Derived;
 import tenterhook.core.edit.CodebookEdits;
 import tenterhook.core.edit.DerivedCodes;
+import tenterhook.core.edit.RuleHolders;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.Finder;
 import tenterhook.core.find.NamedLists;
+import tenterhook.core.gig.Evening;
+import tenterhook.core.gig.Gig;
+import tenterhook.core.gig.GigPart;
+import tenterhook.core.gig.Gigs;
 import tenterhook.core.track.Snapshot;
 
 /** Suggestions, derived codes, clashes, and edits of the codebook that reach into files. */
 class CodesAtWorkTest {
   private final Codebook book = Tracks.BOOK;
 
-  private static Crates asking(String subject, String... tokens) {
+  private static RuleHolders asking(String subject, String... tokens) {
     List<Condition.Value> values =
         List.of(tokens).stream().map(t -> (Condition.Value) new Condition.Part(t)).toList();
-    return Crates.NONE.plus(
-        "Shelf",
-        new Crate.RuleCrate(
-            "Rule",
-            new Rule.RuleGroup(
-                Rule.Kind.ALL,
-                List.of(new Rule.Line(new Condition(subject, new Condition.AnyOf(values)))))));
+    Rule.Line line = new Rule.Line(new Condition(subject, new Condition.AnyOf(values)));
+    Rule.RuleGroup rule = new Rule.RuleGroup(Rule.Kind.ALL, List.of(line));
+    Evening evening = Evening.on(LocalDate.EPOCH, LocalTime.NOON, LocalTime.MIDNIGHT);
+    GigPart part = GigPart.of("Part", 1).filledBy(Optional.of(rule), List.of());
+    return new RuleHolders(
+        Crates.NONE.plus("Shelf", new Crate.RuleCrate("Rule", rule)),
+        Gigs.NONE.plus(
+            Gig.of("Gig", evening)
+                .with(NeverPlay.NOTHING.plus(line))
+                .withParts(List.of(GigPart.of("Outer", 0).withParts(List.of(part))))));
   }
 
+  /** What the crate's rule asks by then; the gig asks the same in its part and in never-play. */
   private static String rule(Change change) {
-    return change.edits().stream()
-        .filter(Edit.SetCrates.class::isInstance)
-        .map(e -> ((Edit.SetCrates) e).after().crate("Rule").orElseThrow())
-        .map(c -> Rule.lines(((Crate.RuleCrate) c).rule()).getFirst().text())
-        .findFirst()
-        .orElse("as it was");
+    String asked =
+        change.edits().stream()
+            .filter(Edit.SetCrates.class::isInstance)
+            .map(e -> ((Edit.SetCrates) e).after().crate("Rule").orElseThrow())
+            .map(c -> Rule.lines(((Crate.RuleCrate) c).rule()).getFirst().text())
+            .findFirst()
+            .orElse("as it was");
+    Gig gig =
+        change.edits().stream()
+            .filter(Edit.SetGigs.class::isInstance)
+            .map(e -> ((Edit.SetGigs) e).after().named("Gig").orElseThrow())
+            .findFirst()
+            .orElseThrow();
+    assertThat(gig.never().lines()).extracting(Rule.Line::text).containsExactly(asked);
+    assertThat(Rule.lines(gig.part("Part").flatMap(GigPart::rule).orElseThrow()))
+        .extracting(Rule.Line::text)
+        .containsExactly(asked);
+    return asked;
   }
 
   private static Codebook after(Change change) {
@@ -76,7 +100,10 @@ class CodesAtWorkTest {
     assertThat(after(change).tokens()).doesNotContain("ELC");
     assertThatThrownBy(() -> after(change).with("Era", f -> f.plus(new Code("ELC", ""))))
         .hasMessageContaining("ELC already");
-    assertThatThrownBy(() -> CodebookEdits.merge(coded, book, Crates.NONE, "SKA", "ska"))
+    assertThatThrownBy(
+            () ->
+                CodebookEdits.merge(
+                    coded, book, new RuleHolders(Crates.NONE, Gigs.NONE), "SKA", "ska"))
         .hasMessageContaining("one code already");
   }
 

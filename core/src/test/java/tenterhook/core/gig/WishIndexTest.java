@@ -111,4 +111,16 @@ class WishIndexTest {
             WishAnswer.Standing.REFUSED);
     assertThat(answers.get(3).offers()).isEmpty();
   }
+
+  @Test
+  void theIndexHoldsAsLongAsNamesAndFilesAreTheSame() {
+    Snapshot snapshot = collection();
+    WishIndex of = WishIndex.of(snapshot);
+    assertThat(of.holdsFor(snapshot)).isTrue();
+    assertThat(of.holdsFor(snapshot.with(List.of(new Cell(1, Fields.COMMENT, "bright"))))).isTrue();
+    assertThat(of.holdsFor(snapshot.with(List.of(new Cell(1, Fields.TITLE, "Slip"))))).isFalse();
+    assertThat(of.holdsFor(snapshot.with(List.of(new Cell(1, Fields.STATE, "lost"))))).isFalse();
+    assertThat(of.holdsFor(snapshot.with(List.of(new Cell(1, Fields.LIFECYCLE, "removed")))))
+        .isFalse();
+  }
 }

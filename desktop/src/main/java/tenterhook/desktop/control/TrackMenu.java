@@ -6,8 +6,6 @@ import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
@@ -152,8 +150,6 @@ final class TrackMenu {
     StringBuilder text = new StringBuilder();
     pane.selection()
         .forEach((int id) -> text.append(workspace.state().get().path(id)).append('\n'));
-    ClipboardContent content = new ClipboardContent();
-    content.putString(text.toString().strip());
-    Clipboard.getSystemClipboard().setContent(content);
+    CopiedText.put(text.toString().strip());
   }
 }

@@ -8,8 +8,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -234,9 +232,7 @@ public final class TrackPane extends BorderPane {
     workspace.background(
         () -> RowText.of(snapshot, fields, chosen),
         text -> {
-          ClipboardContent content = new ClipboardContent();
-          content.putString(text);
-          Clipboard.getSystemClipboard().setContent(content);
+          CopiedText.put(text);
           workspace.frame().inform(Words.of("told.copied", chosen.size()), false, 0);
         });
   }

@@ -4,7 +4,9 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.BiConsumer;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
@@ -15,13 +17,17 @@ import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.LineEdits;
 import tenterhook.core.crate.PlacedShelf;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.crate.Shelf;
 import tenterhook.core.crate.ShelfPath;
 import tenterhook.core.find.Subject;
 import tenterhook.core.gig.Gigs;
+import tenterhook.desktop.control.Once;
 import tenterhook.desktop.control.PlaylistChooser;
+import tenterhook.desktop.crate.CratesModel.CrateEntry;
+import tenterhook.desktop.crate.CratesModel.MovedEntry;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
 
@@ -50,19 +56,16 @@ final class CrateCommands {
 
   /** Makes the shelves other ones; says why when that cannot be, and is false then. */
   boolean set(String what, Supplier<Crates> after) {
-    return set(what, after, gigs -> gigs);
+    return set(what, after, then -> UnaryOperator.identity());
   }
 
-  /** The same with gigs that follow. */
-  private boolean set(String what, Supplier<Crates> after, UnaryOperator<Gigs> follow) {
+  /** The same, and what asks for something that is called otherwise by then follows. */
+  private boolean set(
+      String what, Supplier<Crates> after, Function<Crates, UnaryOperator<Rule.Line>> follow) {
     try {
       Crates then = after.get();
       if (!then.equals(crates())) {
-        List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCrates(crates(), then)));
-        Gigs gigs = gigs();
-        if (!follow.apply(gigs).equals(gigs)) {
-          edits.add(new Edit.SetGigs(gigs, follow.apply(gigs)));
-        }
+        List<Edit> edits = workspace.state().get().rules().following(then, follow.apply(then));
         workspace.apply(new Change(what, true, edits));
       }
     } catch (IllegalArgumentException wrong) {
@@ -70,6 +73,22 @@ final class CrateCommands {
       return false;
     }
     return true;
+  }
+
+  /** Puts a crate or a shelf elsewhere; what asks for a shelf, or for those in it, follows. */
+  void move(CrateEntry moving, Supplier<Optional<MovedEntry>> how) {
+    Crates before = crates();
+    Once<Optional<MovedEntry>> moved = new Once<>(how);
+    set(
+        Words.of("change.moveCrate", moving.name()),
+        () -> {
+          moved.get().ifPresent(m -> choose.accept(m.shelf(), moving.crate()));
+          return moved.get().map(MovedEntry::after).orElse(before);
+        },
+        then ->
+            moving.isShelf()
+                ? LineEdits.shelf(before, then, moving.shelf(), moved.get().orElseThrow().shelf())
+                : UnaryOperator.identity());
   }
 
   /** Puts an edited crate in the place of another; false when that cannot be. */
@@ -138,7 +157,7 @@ final class CrateCommands {
           after.shelfOf(other).ifPresent(s -> choose.accept(s.path(), other));
           return after;
         },
-        other -> gigs -> gigs.withLines(l -> Crates.renamed(l, crate.name(), other)));
+        (other, then) -> LineEdits.crate(crate.name(), other));
   }
 
   void rename(ShelfPath shelf) {
@@ -149,11 +168,13 @@ final class CrateCommands {
           choose.accept(shelf.renamed(other), "");
           return after;
         },
-        other -> gigs -> gigs);
+        (other, then) -> LineEdits.shelf(crates(), then, shelf, shelf.renamed(other)));
   }
 
   private void askName(
-      String now, Function<String, Crates> renamed, Function<String, UnaryOperator<Gigs>> follow) {
+      String now,
+      Function<String, Crates> renamed,
+      BiFunction<String, Crates, UnaryOperator<Rule.Line>> follow) {
     workspace
         .frame()
         .askText(
@@ -164,7 +185,7 @@ final class CrateCommands {
                 set(
                     Words.of("change.renameCrate", now, other),
                     () -> renamed.apply(other),
-                    follow.apply(other)));
+                    then -> follow.apply(other, then)));
   }
 
   void sort(ShelfPath shelf) {

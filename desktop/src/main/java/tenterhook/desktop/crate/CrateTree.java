@@ -275,13 +275,7 @@ final class CrateTree extends VBox {
     if (idleOnly) {
       return;
     }
-    commands.set(
-        Words.of("change.moveCrate", moving.name()),
-        () -> {
-          Optional<MovedEntry> moved = how.of(moving);
-          moved.ifPresent(m -> choose(m.shelf(), moving.crate()));
-          return moved.map(MovedEntry::after).orElseGet(this::crates);
-        });
+    commands.move(moving, () -> how.of(moving));
   }
 
   /** Whether tracks can be dropped on a row: a hand crate takes them, a shelf makes one of them. */

@@ -5,13 +5,12 @@ import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import tenterhook.adapters.play.SetLists;
 import tenterhook.core.gig.Afterwards;
 import tenterhook.core.gig.Gig;
+import tenterhook.desktop.control.CopiedText;
 import tenterhook.desktop.control.PlaylistChooser;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
@@ -82,9 +81,7 @@ final class AfterwardsPane extends VBox {
   }
 
   private void copy(List<String> letter) {
-    ClipboardContent content = new ClipboardContent();
-    content.putString(String.join("\n", letter));
-    Clipboard.getSystemClipboard().setContent(content);
+    CopiedText.put(String.join("\n", letter));
     workspace.frame().inform(Words.of("gigs.letterCopied", letter.size()), false, 0);
   }
 }

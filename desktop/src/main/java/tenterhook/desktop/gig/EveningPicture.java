@@ -1,5 +1,6 @@
 package tenterhook.desktop.gig;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BiConsumer;
@@ -7,16 +8,17 @@ import java.util.function.Consumer;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.DragEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Region;
-import javafx.scene.paint.Paint;
 import javafx.scene.text.Font;
 import tenterhook.core.gig.GigPart;
 import tenterhook.core.gig.GigProgram.Stretch;
 import tenterhook.core.gig.GigReadiness;
 import tenterhook.desktop.control.HandCrates;
 import tenterhook.desktop.gig.GigLook.TempoPoint;
+import tenterhook.desktop.theme.Cloth;
 import tenterhook.desktop.theme.Drop;
 import tenterhook.desktop.theme.Dyes;
 import tenterhook.desktop.theme.Words;
@@ -62,7 +64,7 @@ final class EveningPicture extends Region {
         });
     addEventHandler(KeyEvent.KEY_PRESSED, this::walk);
     double[] over = new double[1];
-    addEventFilter(javafx.scene.input.DragEvent.DRAG_OVER, e -> over[0] = e.getX());
+    addEventFilter(DragEvent.DRAG_OVER, e -> over[0] = e.getX());
     Drop.onto(
         this,
         HandCrates.TRACKS,
@@ -70,9 +72,7 @@ final class EveningPicture extends Region {
         carried ->
             at(over[0])
                 .ifPresent(
-                    part ->
-                        dropped.accept(
-                            java.util.Arrays.stream((int[]) carried).boxed().toList(), part)));
+                    part -> dropped.accept(Arrays.stream((int[]) carried).boxed().toList(), part)));
   }
 
   void show(GigLook other, String part) {
@@ -165,7 +165,7 @@ final class EveningPicture extends Region {
     pen.setFill(dyes.ink());
     pen.setFont(NAME);
     pen.fillText(part.name(), x, 12);
-    cloth(pen, x, width, share);
+    Cloth.draw(pen, dyes, x, CLOTH, width, CLOTH_HEIGHT, share);
     if (is) {
       pen.setStroke(dyes.chosen());
       pen.setLineWidth(2);
@@ -182,27 +182,6 @@ final class EveningPicture extends Region {
         x,
         CLOTH + CLOTH_HEIGHT + 12);
     pen.restore();
-  }
-
-  private void cloth(GraphicsContext pen, double x, double width, double share) {
-    double filled = share >= 1 ? width : Math.min(Math.floor(width * share), width - 3);
-    Paint thread = share >= 1 ? dyes.whole() : dyes.part();
-    pen.setFill(dyes.ground());
-    pen.fillRect(x, CLOTH, width, CLOTH_HEIGHT);
-    pen.setFill(thread);
-    pen.setGlobalAlpha(0.30);
-    pen.fillRect(x, CLOTH, filled, CLOTH_HEIGHT);
-    pen.setGlobalAlpha(0.55);
-    for (double at = 1; at < filled; at += 4) {
-      for (double y = at % 8 < 4 ? 1 : 3; y < CLOTH_HEIGHT; y += 4) {
-        pen.fillRect(x + at, CLOTH + y, Math.min(2, filled - at), 2);
-      }
-    }
-    pen.setGlobalAlpha(1);
-    if (share < 1) {
-      pen.setFill(dyes.edge());
-      pen.fillRect(x + filled, CLOTH, 1.5, CLOTH_HEIGHT);
-    }
   }
 
   /** The tempo along the night; music beyond what is planned is squeezed into its part. */

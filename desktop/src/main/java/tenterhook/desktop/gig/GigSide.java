@@ -14,8 +14,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -30,6 +28,7 @@ import tenterhook.core.gig.Wish;
 import tenterhook.core.gig.WishAnswer;
 import tenterhook.core.gig.WishAnswer.Standing;
 import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.control.CopiedText;
 import tenterhook.desktop.control.GigEdits;
 import tenterhook.desktop.control.LineWords;
 import tenterhook.desktop.control.NeverLine;
@@ -50,6 +49,7 @@ final class GigSide extends ScrollPane {
   private final VBox musts = new VBox(3);
   private final VBox never = new VBox(3);
   private final TextField more = new TextField();
+  private List<WishAnswer> known = List.of();
   private List<WishAnswer> answers = List.of();
   private Optional<Gig> gig = Optional.empty();
 
@@ -81,14 +81,20 @@ final class GigSide extends ScrollPane {
     getStyleClass().add("gig-side");
   }
 
-  void show(GigLook look, List<WishAnswer> held) {
+  /** What wishes may be is said when it is known. */
+  void show(GigLook look) {
     gig = Optional.of(look.gig());
-    answers = held;
     Snapshot snapshot = workspace.state().get().snapshot();
     showLeft(look);
     showWishes(look.gig(), snapshot);
     showMusts(look, snapshot);
     showNever(look.gig(), snapshot);
+  }
+
+  /** Says what wishes may be, of the gig that is shown. */
+  void show(List<WishAnswer> held) {
+    known = held;
+    gig.ifPresent(g -> showWishes(g, workspace.state().get().snapshot()));
   }
 
   private void showLeft(GigLook look) {
@@ -174,7 +180,11 @@ final class GigSide extends ScrollPane {
     wishes
         .getChildren()
         .setAll(title("gigs.wishes", Words.of("gigs.wishesSettled", settled, of.wishes().size())));
-    answers.forEach(a -> wishes.getChildren().add(new WishRow(edits, of, a, snapshot)));
+    answers = known.stream().filter(a -> of.wishes().contains(a.wish())).toList();
+    for (Wish wish : of.wishes()) {
+      Optional<WishAnswer> answer = answers.stream().filter(a -> a.wish().equals(wish)).findFirst();
+      wishes.getChildren().add(new WishRow(edits, of, wish, answer, snapshot));
+    }
     FlowPane buttons = new FlowPane(6, 6, add);
     long certain = answers.stream().filter(a -> a.standing() == Standing.CERTAIN).count();
     if (certain > 0) {
@@ -217,9 +227,7 @@ final class GigSide extends ScrollPane {
             .filter(a -> a.standing() == Standing.MISSING)
             .map(a -> a.wish().line())
             .toList();
-    ClipboardContent content = new ClipboardContent();
-    content.putString(String.join("\n", lines));
-    Clipboard.getSystemClipboard().setContent(content);
+    CopiedText.put(String.join("\n", lines));
     workspace.frame().inform(Words.of("gigs.copied", lines.size()), false, 0);
   }
 

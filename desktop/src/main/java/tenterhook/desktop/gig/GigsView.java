@@ -1,10 +1,8 @@
 package tenterhook.desktop.gig;
 
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
-import java.time.format.TextStyle;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -17,7 +15,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import org.jspecify.annotations.Nullable;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.field.Field;
@@ -76,10 +73,9 @@ public final class GigsView extends StationOutline {
   private String awaitedPart = "";
   private Optional<GigLook> look = Optional.empty();
   private Optional<WishIndex> index = Optional.empty();
-  private @Nullable Snapshot indexed;
 
-  /** What is worked out beside the window. */
-  private record Looked(GigLook look, WishIndex index, List<WishAnswer> answers) {}
+  /** Wishes held against the collection. */
+  private record HeldWishes(WishIndex index, List<WishAnswer> answers) {}
 
   /** The view. */
   public GigsView(Workspace workspace) {
@@ -265,23 +261,24 @@ public final class GigsView extends StationOutline {
     }
     CollectionState state = workspace.state().get();
     CrateContents contents = workspace.contents();
-    Optional<WishIndex> known = indexed == state.snapshot() ? index : Optional.empty();
-    workspace.promptly(
-        this,
+    workspace.promptly(this, () -> GigLook.of(gig.get(), state, contents), this::show);
+    if (!gig.get().wishes().isEmpty()) {
+      lookForWishes(gig.get(), state.snapshot());
+    }
+  }
+
+  /** What wishes may be takes longer on large collections, and is shown when it is there. */
+  private void lookForWishes(Gig gig, Snapshot snapshot) {
+    Optional<WishIndex> known = index.filter(i -> i.holdsFor(snapshot));
+    workspace.latestOnly(
+        side,
         () -> {
-          WishIndex of =
-              known.isPresent() || gig.get().wishes().isEmpty()
-                  ? known.orElseGet(() -> WishIndex.of(Snapshot.empty()))
-                  : WishIndex.of(state.snapshot());
-          return new Looked(
-              GigLook.of(gig.get(), state, contents), of, of.answers(gig.get().wishes()));
+          WishIndex of = known.orElseGet(() -> WishIndex.of(snapshot));
+          return new HeldWishes(of, of.answers(gig.wishes()));
         },
-        found -> {
-          if (!gig.get().wishes().isEmpty()) {
-            index = Optional.of(found.index());
-            indexed = state.snapshot();
-          }
-          show(found);
+        held -> {
+          index = Optional.of(held.index());
+          side.show(held.answers());
         });
   }
 
@@ -317,12 +314,12 @@ public final class GigsView extends StationOutline {
     return new HBox(Look.primary(Words.of("gigs.addNew"), this::askNew));
   }
 
-  private void show(Looked found) {
-    Gig gig = found.look().gig();
+  private void show(GigLook found) {
+    Gig gig = found.gig();
     if (!gig.title().equalsIgnoreCase(chosen)) {
       return;
     }
-    look = Optional.of(found.look());
+    look = Optional.of(found);
     if (gig.part(awaitedPart).isPresent()) {
       part = awaitedPart;
       awaitedPart = "";
@@ -341,7 +338,7 @@ public final class GigsView extends StationOutline {
     if (!main.getChildren().equals(whole)) {
       main.getChildren().setAll(whole);
     }
-    side.show(found.look(), found.answers());
+    side.show(found);
     if (node.getCenter() == main) {
       node.setRight(side);
     }
@@ -349,13 +346,11 @@ public final class GigsView extends StationOutline {
   }
 
   private static String words(Evening evening) {
-    String day =
-        evening.date().getDayOfWeek().getDisplayName(TextStyle.FULL, Locale.ENGLISH)
-            + " "
-            + evening.date().format(DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.ENGLISH));
     String people = evening.people().stream().map(Person::line).collect(Collectors.joining("; "));
     return List.of(
-            evening.place(), Words.of("gigs.when", day, evening.from(), evening.until()), people)
+            evening.place(),
+            Words.of("gigs.when", evening.day(), evening.from(), evening.until()),
+            people)
         .stream()
         .filter(s -> !s.isEmpty())
         .collect(Collectors.joining(" · "));
@@ -390,7 +385,7 @@ public final class GigsView extends StationOutline {
     return stretch()
         .flatMap(s -> s.slot(id))
         .map(s -> look.orElseThrow().program().clock(s.begins() / 60))
-        .map(t -> new SaidOfTrack(t.format(DateTimeFormatter.ofPattern("HH:mm")), ""))
+        .map(t -> new SaidOfTrack(t.truncatedTo(ChronoUnit.MINUTES).toString(), ""))
         .orElse(SaidOfTrack.NOTHING);
   }
 

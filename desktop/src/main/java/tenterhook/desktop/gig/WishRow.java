@@ -1,5 +1,7 @@
 package tenterhook.desktop.gig;
 
+import java.util.List;
+import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
@@ -25,11 +27,19 @@ final class WishRow extends HBox {
   private final Gig gig;
   private final Wish wish;
 
-  WishRow(GigEdits edits, Gig gig, WishAnswer answer, Snapshot snapshot) {
+  /**
+   * A row.
+   *
+   * @param held what the wish may be; empty while it is looked for
+   */
+  WishRow(GigEdits edits, Gig gig, Wish wish, Optional<WishAnswer> held, Snapshot snapshot) {
     super(6);
     this.edits = edits;
     this.gig = gig;
-    this.wish = answer.wish();
+    this.wish = wish;
+    boolean looking = wish.open() && held.isEmpty();
+    WishAnswer answer = held.orElse(new WishAnswer(wish, List.of()));
+    String standing = looking ? Words.of("gigs.looking") : standing(answer);
     setAlignment(Pos.CENTER_LEFT);
     String written = Words.of("gigs.quoted", wish.line());
     Label line = Look.dataLabel(written);
@@ -37,10 +47,10 @@ final class WishRow extends HBox {
     line.setMinWidth(40);
     HBox.setHgrow(line, Priority.ALWAYS);
     line.setMaxWidth(Double.MAX_VALUE);
-    MenuButton what = new MenuButton(standing(answer));
-    what.getStyleClass().addAll("quiet", style(answer));
+    MenuButton what = new MenuButton(standing);
+    what.getStyleClass().addAll("quiet", looking ? "second" : style(answer));
     what.setMinWidth(Region.USE_PREF_SIZE);
-    what.setAccessibleText(Words.of("gigs.wishIs", wish.line(), standing(answer)));
+    what.setAccessibleText(Words.of("gigs.wishIs", wish.line(), standing));
     if (answer.standing() == WishAnswer.Standing.CHOSEN) {
       Look.tip(what, snapshot.name(wish.track()));
       chosen(what);
@@ -68,10 +78,7 @@ final class WishRow extends HBox {
     for (GigPart part : gig.allParts()) {
       parts
           .getItems()
-          .add(
-              Look.named(
-                  part.name(),
-                  () -> edits.pick(gig, part.name(), java.util.List.of(wish.track()))));
+          .add(Look.named(part.name(), () -> edits.pick(gig, part.name(), List.of(wish.track()))));
     }
     what.getItems()
         .addAll(

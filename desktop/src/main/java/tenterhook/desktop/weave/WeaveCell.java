@@ -5,6 +5,7 @@ import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.KeyCode;
 import javafx.scene.text.TextAlignment;
+import tenterhook.desktop.theme.Cloth;
 import tenterhook.desktop.theme.Dyes;
 
 /**
@@ -50,31 +51,16 @@ final class WeaveCell extends Canvas {
     draw();
   }
 
-  /** Threads every third pixel both ways; an even cloth is calm to look at. */
   void draw() {
     GraphicsContext pen = getGraphicsContext2D();
-    double width = getWidth();
-    pen.setGlobalAlpha(1);
-    pen.setFill(dyes.ground());
-    pen.fillRect(0, 0, width, HEIGHT);
-    double filled = tracks == 0 ? 0 : Math.floor(width * (tracks - holes) / tracks);
-    if (holes > 0) {
-      filled = Math.min(filled, width - 3);
+    if (tracks == 0) {
+      pen.setFill(dyes.ground());
+      pen.fillRect(0, 0, getWidth(), HEIGHT);
+      return;
     }
-    pen.setFill(holes == 0 ? dyes.whole() : dyes.part());
-    pen.setGlobalAlpha(0.30);
-    pen.fillRect(0, 0, filled, HEIGHT);
-    pen.setGlobalAlpha(0.55);
-    for (double x = 1; x < filled; x += 4) {
-      for (double y = x % 8 < 4 ? 1 : 3; y < HEIGHT; y += 4) {
-        pen.fillRect(x, y, Math.min(2, filled - x), 2);
-      }
-    }
-    pen.setGlobalAlpha(1);
+    Cloth.draw(pen, dyes, 0, 0, getWidth(), HEIGHT, 1 - (double) holes / tracks);
     if (holes > 0) {
-      pen.setFill(dyes.edge());
-      pen.fillRect(filled, 0, 1.5, HEIGHT);
-      count(pen, width);
+      count(pen, getWidth());
     }
   }
 

@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
+import tenterhook.core.catalogue.Match;
 import tenterhook.core.field.Fields;
 import tenterhook.core.gig.WishIndex;
 import tenterhook.core.track.Cell;
@@ -16,9 +17,6 @@ import tenterhook.core.track.Snapshot;
  * meant. Names are made of syllables; another seed gives other names, tracks and wishes.
  */
 public final class LabelledWishes {
-  /** What is as certain as this may be taken without a look. */
-  public static final int CERTAIN = 90;
-
   /** What makes a wish hard. */
   public static final List<String> KINDS =
       List.of(
@@ -93,13 +91,13 @@ public final class LabelledWishes {
      */
     public boolean right() {
       return wish.meant().isEmpty()
-          ? certainty < CERTAIN
-          : first || offered && wish.kind().equals("only a title") && certainty < CERTAIN;
+          ? certainty < Match.CERTAIN
+          : first || offered && wish.kind().equals("only a title") && certainty < Match.CERTAIN;
     }
 
     /** Whether it would be taken without a look, and should not. */
     public boolean wronglyCertain() {
-      return certainty >= CERTAIN && !first;
+      return certainty >= Match.CERTAIN && !first;
     }
   }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import tenterhook.core.catalogue.Match;
 import tenterhook.core.gig.WishIndex;
 import tenterhook.standins.gig.LabelledWishes.Judged;
 
@@ -14,8 +15,7 @@ class LabelledWishesTest {
   void certainIsRightAndNearlyAllThatIsOwnedIsFound(long seed) {
     LabelledWishes set = LabelledWishes.of(seed);
     List<Judged> judged = set.judge(WishIndex.of(set.collection()), 500);
-    List<Judged> certain =
-        judged.stream().filter(j -> j.certainty() >= LabelledWishes.CERTAIN).toList();
+    List<Judged> certain = judged.stream().filter(j -> j.certainty() >= Match.CERTAIN).toList();
     assertThat(certain).hasSizeGreaterThan(180);
     assertThat(100 * certain.stream().filter(Judged::wronglyCertain).count())
         .isLessThan(certain.size());
