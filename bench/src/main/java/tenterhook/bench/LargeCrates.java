@@ -58,7 +58,7 @@ public final class LargeCrates {
   }
 
   private void run() throws Exception {
-    fill();
+    snapshot = tracks(tracks, codebook);
     crates = crates(crateCount, wheres);
     try (Connection db = DriverManager.getConnection("jdbc:sqlite::memory:");
         Statement statement = db.createStatement()) {
@@ -103,7 +103,8 @@ public final class LargeCrates {
         ROUNDS);
   }
 
-  private void fill() {
+  /** Made-up tracks with codes, years and tempos. */
+  static Snapshot tracks(int tracks, Codebook codebook) {
     Random random = new Random(11);
     List<Cell> cells = new ArrayList<>();
     RoaringBitmap ids = new RoaringBitmap();
@@ -111,7 +112,7 @@ public final class LargeCrates {
       track(id, random, cells);
       ids.add(id);
     }
-    snapshot = Derived.refreshed(Snapshot.empty().with(cells), codebook, ids);
+    return Derived.refreshed(Snapshot.empty().with(cells), codebook, ids);
   }
 
   private static void track(int id, Random random, List<Cell> cells) {
@@ -124,6 +125,8 @@ public final class LargeCrates {
     cells.add(new Cell(id, Fields.COMMENT, "note " + random.nextInt(20_000) + " " + codes));
     cells.add(new Cell(id, Fields.YEAR, String.valueOf(1960 + random.nextInt(66))));
     cells.add(new Cell(id, Fields.BPM, String.valueOf(70 + random.nextInt(900) / 10.0)));
+    cells.add(new Cell(id, Fields.DURATION, String.valueOf(120 + random.nextInt(300))));
+    cells.add(new Cell(id, Fields.LOUDNESS, String.valueOf(-14 + random.nextInt(80) / 10.0)));
     cells.add(new Cell(id, Fields.ROOT, "Music"));
     cells.add(new Cell(id, Fields.PATH, id / 60 + "/" + id + ".mp3"));
     cells.add(new Cell(id, Fields.STATE, "present"));
@@ -149,7 +152,7 @@ public final class LargeCrates {
     return crates;
   }
 
-  private static Rule.RuleGroup rule(String style, String pace, int year, int bpm) {
+  static Rule.RuleGroup rule(String style, String pace, int year, int bpm) {
     return new Rule.RuleGroup(
         Rule.Kind.ALL,
         List.of(

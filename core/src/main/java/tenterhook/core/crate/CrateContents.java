@@ -305,8 +305,39 @@ public final class CrateContents {
    * @param never what stays out
    */
   public RoaringBitmap found(Rule.RuleGroup rule, NeverPlay never) {
-    return answer(
-        new Crate.RuleCrate("found", rule, List.of(), Limit.NONE, false), never, snapshot.tracks());
+    return answer(loose(rule), never, snapshot.tracks());
+  }
+
+  private static Crate.RuleCrate loose(Rule.RuleGroup rule) {
+    return new Crate.RuleCrate("found", rule, List.of(), Limit.NONE, false);
+  }
+
+  /**
+   * The same where the answer of another moment is known: only changed tracks are tested again.
+   *
+   * @param before the answer at the other moment; not altered
+   * @param changed the tracks that may have changed since
+   */
+  public RoaringBitmap found(
+      Rule.RuleGroup rule, NeverPlay never, RoaringBitmap before, RoaringBitmap changed) {
+    Crate.RuleCrate crate = loose(rule);
+    Prepared one =
+        new Prepared(
+            crate,
+            crate.name(),
+            never,
+            Set.of(),
+            CrateScope.of(crate, codebook),
+            kept(rule.query(), never));
+    RoaringBitmap found = RoaringBitmap.andNot(before, changed);
+    RoaringBitmap there = RoaringBitmap.and(changed, snapshot.tracks());
+    found.or(among(one, scope(one.scope(), there)));
+    return found;
+  }
+
+  /** Whether the same crates, codes and day were asked at another moment. */
+  public boolean asksLike(CrateContents other) {
+    return crates == other.crates && codebook == other.codebook && today.equals(other.today);
   }
 
   /** Those of some tracks that are never to be played. */

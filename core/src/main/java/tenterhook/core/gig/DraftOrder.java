@@ -1,7 +1,6 @@
 package tenterhook.core.gig;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -67,12 +66,6 @@ public record DraftOrder(List<Integer> before, List<Integer> after, long sumBefo
   /** Whether it is better than what stands. */
   public boolean better() {
     return sumAfter < sumBefore;
-  }
-
-  /** Something that is done with the tracks between two places, both included. */
-  @FunctionalInterface
-  private interface Exchange {
-    void within(int[] order, int from, int to);
   }
 
   /** One search; tracks are counted from 0 as they stood. */
@@ -180,23 +173,36 @@ public record DraftOrder(List<Integer> before, List<Integer> after, long sumBefo
 
     /** The steps to and from two places, each once. */
     private long around(int[] order, int i, int k) {
-      long sum = into(order, i) + into(order, i + 1);
+      long sum = step(order, i - 1, i) + step(order, i, i + 1);
       if (k != i + 1) {
-        sum += into(order, k);
+        sum += step(order, k - 1, k);
       }
-      return sum + into(order, k + 1);
+      return sum + step(order, k, k + 1);
     }
 
-    private int into(int[] order, int at) {
-      return at < 1 || at >= count ? 0 : cost[order[at - 1]][order[at]];
+    /** The step from one place to another; none from or to a place beyond the ends. */
+    private int step(int[] order, int from, int to) {
+      return from < 0 || to >= count ? 0 : cost[order[from]][order[to]];
     }
 
     /** Stretches without a fixed track may be played backwards. */
     private boolean turned(int[] order) {
       boolean better = false;
       for (int i = 0; i < count; i++) {
-        for (int k = i; k < count && !fixed[k]; k++) {
-          better |= k > i && kept(order, i, k, Search::turn);
+        long forwards = 0;
+        long backwards = 0;
+        for (int k = i + 1; k < count && !fixed[i] && !fixed[k]; k++) {
+          forwards += step(order, k - 1, k);
+          backwards += step(order, k, k - 1);
+          long was = step(order, i - 1, i) + forwards + step(order, k, k + 1);
+          long turned = step(order, i - 1, k) + backwards + step(order, i, k + 1);
+          if (turned < was) {
+            turn(order, i, k);
+            long other = forwards;
+            forwards = backwards;
+            backwards = other;
+            better = true;
+          }
         }
       }
       return better;
@@ -206,32 +212,12 @@ public record DraftOrder(List<Integer> before, List<Integer> after, long sumBefo
     private boolean moved(int[] order) {
       boolean better = false;
       for (int i = 0; i < count; i++) {
-        for (int k = i; k < count && !fixed[k]; k++) {
-          better |= k > i && kept(order, i, k, Search::firstBehind);
-          better |= k > i && kept(order, i, k, Search::lastBefore);
+        for (int k = i + 1; k < count && !fixed[i] && !fixed[k]; k++) {
+          better |= firstBehind(order, i, k);
+          better |= lastBefore(order, i, k);
         }
       }
       return better;
-    }
-
-    /** Keeps what was done with a stretch when its steps became smaller. */
-    private boolean kept(int[] order, int from, int to, Exchange exchange) {
-      int[] before = Arrays.copyOfRange(order, from, to + 1);
-      long was = steps(order, from, to);
-      exchange.within(order, from, to);
-      if (steps(order, from, to) < was) {
-        return true;
-      }
-      System.arraycopy(before, 0, order, from, before.length);
-      return false;
-    }
-
-    private long steps(int[] order, int from, int to) {
-      long sum = 0;
-      for (int at = from; at <= to + 1; at++) {
-        sum += into(order, at);
-      }
-      return sum;
     }
 
     private static void turn(int[] order, int from, int to) {
@@ -240,16 +226,28 @@ public record DraftOrder(List<Integer> before, List<Integer> after, long sumBefo
       }
     }
 
-    private static void firstBehind(int[] order, int from, int to) {
-      int moved = order[from];
-      System.arraycopy(order, from + 1, order, from, to - from);
-      order[to] = moved;
+    /** The first of a stretch goes behind its last, when that makes the steps smaller. */
+    private boolean firstBehind(int[] order, int from, int to) {
+      int was = step(order, from - 1, from) + step(order, from, from + 1) + step(order, to, to + 1);
+      int now = step(order, from - 1, from + 1) + step(order, to, from) + step(order, from, to + 1);
+      if (now < was) {
+        int moved = order[from];
+        System.arraycopy(order, from + 1, order, from, to - from);
+        order[to] = moved;
+      }
+      return now < was;
     }
 
-    private static void lastBefore(int[] order, int from, int to) {
-      int moved = order[to];
-      System.arraycopy(order, from, order, from + 1, to - from);
-      order[from] = moved;
+    /** The last of a stretch goes before its first, when that makes the steps smaller. */
+    private boolean lastBefore(int[] order, int from, int to) {
+      int was = step(order, from - 1, from) + step(order, to - 1, to) + step(order, to, to + 1);
+      int now = step(order, from - 1, to) + step(order, to, from) + step(order, to - 1, to + 1);
+      if (now < was) {
+        int moved = order[to];
+        System.arraycopy(order, from, order, from + 1, to - from);
+        order[from] = moved;
+      }
+      return now < was;
     }
 
     private static void swap(int[] order, int i, int k) {

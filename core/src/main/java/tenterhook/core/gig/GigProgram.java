@@ -59,8 +59,17 @@ public record GigProgram(Gig gig, List<Stretch> stretches) {
 
   /** The night of a gig, with what crates hold at the same moment. */
   public static GigProgram of(Gig gig, Snapshot snapshot, CrateContents contents) {
+    return of(gig, snapshot, PartMusic.of(gig, snapshot, contents));
+  }
+
+  /** The night of a gig that was looked at. */
+  public static GigProgram of(GigStanding standing) {
+    return of(standing.gig(), standing.snapshot(), standing.music());
+  }
+
+  private static GigProgram of(Gig gig, Snapshot snapshot, List<PartMusic> parts) {
     Map<String, PartMusic> music = new HashMap<>();
-    PartMusic.of(gig, snapshot, contents).forEach(m -> music.put(m.part().name(), m));
+    parts.forEach(m -> music.put(m.part().name(), m));
     List<Stretch> stretches = new ArrayList<>();
     int begins = 0;
     for (GigPart part : gig.parts()) {

@@ -27,17 +27,38 @@ public record PartMusic(GigPart part, TrackIds tracks, RoaringBitmap banned) {
   }
 
   private static PartMusic of(GigPart part, Gig gig, Snapshot snapshot, CrateContents contents) {
+    RoaringBitmap picked = picked(part, snapshot);
+    RoaringBitmap banned = contents.banned(gig.never(), picked);
+    RoaringBitmap found =
+        part.rule().map(r -> contents.found(r, gig.never())).orElseGet(RoaringBitmap::new);
+    picked.andNot(banned);
+    return of(part, RoaringBitmap.or(picked, found), found, banned, snapshot);
+  }
+
+  /** Those picked by hand that the collection has. */
+  static RoaringBitmap picked(GigPart part, Snapshot snapshot) {
     RoaringBitmap picked = new RoaringBitmap();
     part.tracks().stream().filter(snapshot::has).forEach(picked::add);
-    RoaringBitmap banned = contents.banned(gig.never(), picked);
+    return picked;
+  }
+
+  /**
+   * The music of a part, put in its order.
+   *
+   * @param in all that it holds
+   * @param found what the rule brings in, also where it is never played
+   * @param banned those picked by hand that are never played
+   */
+  static PartMusic of(
+      GigPart part,
+      RoaringBitmap in,
+      RoaringBitmap found,
+      RoaringBitmap banned,
+      Snapshot snapshot) {
     Set<Integer> tracks = new LinkedHashSet<>(part.tracks());
-    tracks.removeIf(id -> !picked.contains(id) || banned.contains(id));
-    part.rule()
-        .ifPresent(
-            rule ->
-                tracks.addAll(
-                    TrackIds.of(contents.found(rule, gig.never()))
-                        .sorted(snapshot, part.order().isEmpty() ? USUAL : part.order())));
+    tracks.removeIf(id -> !in.contains(id));
+    List<TrackOrder.Key> order = part.order().isEmpty() ? USUAL : part.order();
+    tracks.addAll(TrackIds.of(RoaringBitmap.and(in, found)).sorted(snapshot, order));
     return new PartMusic(part, TrackIds.copyOf(tracks), banned);
   }
 }

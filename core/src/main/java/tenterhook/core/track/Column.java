@@ -112,6 +112,24 @@ public final class Column {
     return blocks.length << SHIFT;
   }
 
+  /**
+   * The places at which another column of the same dictionary has another number. Quick for columns
+   * that came from one another, since these share what did not change.
+   */
+  RoaringBitmap differing(Column other) {
+    RoaringBitmap places = new RoaringBitmap();
+    for (int b = 0; b < Math.max(blocks.length, other.blocks.length); b++) {
+      int[] one = b < blocks.length ? blocks[b] : UNIFORM[0];
+      int[] two = b < other.blocks.length ? other.blocks[b] : UNIFORM[0];
+      for (int i = 0; one != two && i < BLOCK; i++) {
+        if (one[i] != two[i]) {
+          places.add((b << SHIFT) + i);
+        }
+      }
+    }
+    return places;
+  }
+
   /** The blocks; not to be altered. */
   int[][] blocks() {
     return blocks;

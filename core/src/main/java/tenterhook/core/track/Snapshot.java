@@ -96,6 +96,25 @@ public final class Snapshot {
     return ids;
   }
 
+  /**
+   * The tracks of which anything is not as it was: a value, or whether they are there at all.
+   *
+   * @param before an earlier moment of the same collection
+   * @return a set of its own; all known tracks when the two have no values in common
+   */
+  public RoaringBitmap changedSince(Snapshot before) {
+    RoaringBitmap changed = RoaringBitmap.xor(tracks, before.tracks);
+    for (int i = 0; i < columns.length; i++) {
+      if (columns[i].dictionary() != before.columns[i].dictionary()) {
+        return RoaringBitmap.or(known, before.known);
+      }
+      if (columns[i] != before.columns[i]) {
+        changed.or(columns[i].differing(before.columns[i]));
+      }
+    }
+    return changed;
+  }
+
   /** The tracks in the holding bay. A copy of its own. */
   public RoaringBitmap held() {
     return held.clone();

@@ -3,6 +3,7 @@ package tenterhook.desktop.gig;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.gig.Afterwards;
@@ -10,36 +11,56 @@ import tenterhook.core.gig.Gig;
 import tenterhook.core.gig.GigFinding;
 import tenterhook.core.gig.GigProgram;
 import tenterhook.core.gig.GigReadiness;
+import tenterhook.core.gig.GigStanding;
 import tenterhook.core.goeswith.GoesWith;
 import tenterhook.core.track.Snapshot;
 
 /**
  * A gig at one moment, as it is shown.
  *
+ * @param standing how it stands against the collection
  * @param program its night
- * @param readiness what is left to do
  * @param afterwards what became of it, as far as that is counted
  * @param tempos one line of tempos for each stretch: seconds after the beginning, beats a minute
  */
 record GigLook(
+    GigStanding standing,
     GigProgram program,
-    GigReadiness readiness,
     Afterwards afterwards,
     List<List<TempoPoint>> tempos) {
   /** A tempo at a time. */
   record TempoPoint(double second, double bpm) {}
 
-  /** Works it out; for another thread than the toolkit's. */
-  static GigLook of(Gig gig, CollectionState state, CrateContents contents) {
+  /**
+   * Works it out; for another thread than the toolkit's.
+   *
+   * @param before what was last seen of the same gig: what did not change is taken from it
+   */
+  static GigLook of(
+      Gig gig, CollectionState state, CrateContents contents, Optional<GigLook> before) {
     Snapshot snapshot = state.snapshot();
-    GigProgram program = GigProgram.of(gig, snapshot, contents);
+    RoaringBitmap away = state.tracksAway();
+    GigStanding standing =
+        before
+            .map(b -> b.standing.after(gig, snapshot, contents, away))
+            .orElseGet(() -> GigStanding.of(gig, snapshot, contents, away));
+    GigProgram program = GigProgram.of(standing);
     List<List<TempoPoint>> tempos =
-        program.stretches().stream().map(s -> tempos(s, snapshot)).toList();
-    return new GigLook(
-        program,
-        GigReadiness.of(gig, snapshot, contents, state.tracksAway()),
-        Afterwards.of(program, snapshot),
-        tempos);
+        program.stretches().stream()
+            .map(s -> before.flatMap(b -> b.tempos(s)).orElseGet(() -> tempos(s, snapshot)))
+            .toList();
+    return new GigLook(standing, program, Afterwards.of(program, snapshot), tempos);
+  }
+
+  /** The tempos of a stretch in which nothing changed. */
+  private Optional<List<TempoPoint>> tempos(GigProgram.Stretch now) {
+    for (int i = 0; i < program.stretches().size(); i++) {
+      GigProgram.Stretch then = program.stretches().get(i);
+      if (then.music() == now.music() && then.begins() == now.begins()) {
+        return Optional.of(tempos.get(i));
+      }
+    }
+    return Optional.empty();
   }
 
   private static List<TempoPoint> tempos(GigProgram.Stretch stretch, Snapshot snapshot) {
@@ -57,13 +78,13 @@ record GigLook(
 
   /** What concerns other things than wishes, which have a list of their own. */
   List<GigFinding> findings() {
-    return readiness.findings().stream()
+    return standing.readiness().findings().stream()
         .filter(f -> f.kind() != GigFinding.Kind.WISH_OPEN)
         .toList();
   }
 
   /** Minutes of a part that can be played. */
   Optional<GigReadiness.PartTime> time(String part) {
-    return readiness.times().stream().filter(t -> t.part().equals(part)).findFirst();
+    return standing.readiness().times().stream().filter(t -> t.part().equals(part)).findFirst();
   }
 }

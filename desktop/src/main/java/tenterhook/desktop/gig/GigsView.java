@@ -261,7 +261,8 @@ public final class GigsView extends StationOutline {
     }
     CollectionState state = workspace.state().get();
     CrateContents contents = workspace.contents();
-    workspace.promptly(this, () -> GigLook.of(gig.get(), state, contents), this::show);
+    Optional<GigLook> before = look.filter(l -> l.gig().title().equals(gig.get().title()));
+    workspace.promptly(this, () -> GigLook.of(gig.get(), state, contents, before), this::show);
     if (!gig.get().wishes().isEmpty()) {
       lookForWishes(gig.get(), state.snapshot());
     }
