@@ -89,6 +89,11 @@ public final class CrateContents {
     return today;
   }
 
+  /** The legend. */
+  public Codebook codebook() {
+    return codebook;
+  }
+
   /** The contents for the next moment, with what was worked out for good. */
   private CrateContents(CrateContents before, Snapshot after) {
     this.snapshot = after;

@@ -35,6 +35,8 @@ public record GigFinding(Kind kind, boolean red, String part, RoaringBitmap trac
     TWICE,
     /** Picked by hand, but its file is lost or away. */
     GONE,
+    /** It has a code that speaks of explicit words. */
+    EXPLICIT,
     /** Not measured, so nothing is known of its loudness and true quality. */
     UNMEASURED,
     /** Much louder or quieter than the others of its part. */

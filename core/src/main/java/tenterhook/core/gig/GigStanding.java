@@ -135,6 +135,8 @@ public final class GigStanding {
       SoundTally sound = part.sound();
       some(Kind.GONE, part, gone, "picked but not there");
       some(Kind.SHUT_OUT, part, part.banned(), "picked but never to be played");
+      RoaringBitmap explicit = RoaringBitmap.and(part.tracks(), moment.explicit());
+      some(Kind.EXPLICIT, part, explicit, "coded as explicit");
       some(Kind.UPSCALED, part, sound.upscaled(), "sounding worse than the file claims");
       some(Kind.LOUDNESS, part, sound.standingOut(), "much louder or quieter than the others");
       some(Kind.UNMEASURED, part, sound.unmeasured(), "not measured");

@@ -15,6 +15,8 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.Tracks;
+import tenterhook.core.code.Code;
+import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.NeverPlay;
@@ -304,5 +306,19 @@ class GigReadinessTest {
     assertThat(found(look, Kind.UPSCALED)).containsExactly("Doors:6");
     assertThat(found(look, Kind.UNMEASURED)).containsExactly("Doors:7");
     assertThat(look.ready()).isTrue();
+  }
+
+  @Test
+  void whatIsCodedAsExplicitIsNamed() {
+    Codebook book = Tracks.BOOK.withCode("TRN", c -> new Code("TRN", "Explicit words in it"));
+    Snapshot snapshot =
+        Tracks.none()
+            .with("comment=/TRN/", "duration=100", MEASURED)
+            .with("comment=/SKA/", "duration=100", MEASURED)
+            .snapshot();
+    CrateContents contents = new CrateContents(snapshot, book, Crates.NONE, DATE);
+    GigReadiness look = GigReadiness.of(doors(0, 1, 2), snapshot, contents, new RoaringBitmap());
+    assertThat(found(look, Kind.EXPLICIT)).containsExactly("Doors:1");
+    assertThat(look(doors(0, 1, 2), snapshot).findings()).isEmpty();
   }
 }

@@ -11,6 +11,8 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.Tracks;
+import tenterhook.core.code.Code;
+import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
@@ -28,6 +30,8 @@ import tenterhook.core.track.TrackOrder;
 class GigStandingTest {
   private static final LocalDate DATE = LocalDate.of(2026, 12, 19);
   private static final int COUNT = 60;
+  private static final Codebook BOOK =
+      Tracks.BOOK.withCode("TRN", c -> new Code("TRN", "explicit words"));
   private static final List<String> RULES =
       List.of("genre:ska", "genre:dub", "year:1980..1999", "crate:Fast", "genre:ska year:..1990");
   private static final List<String> NEVER = List.of("artist:=B", "year:1985", "crate:Fast");
@@ -46,7 +50,7 @@ class GigStandingTest {
     }
     snapshot = tracks.snapshot();
     crates = Crates.NONE.plus("Shelf", new Crate.RuleCrate("Fast", rule("bpm:120..")));
-    contents = new CrateContents(snapshot, Tracks.BOOK, crates, DATE);
+    contents = new CrateContents(snapshot, BOOK, crates, DATE);
     for (int i = 0; i < 4; i++) {
       gig = gig.plus(GigPart.of("Part " + i, i == 3 ? 3 : 0), Optional.empty());
     }
@@ -54,7 +58,7 @@ class GigStandingTest {
   }
 
   private static Rule.RuleGroup rule(String text) {
-    return Rule.of(((Parsed.Good) FindParser.parse(text, Tracks.BOOK)).query());
+    return Rule.of(((Parsed.Good) FindParser.parse(text, BOOK)).query());
   }
 
   private static <T> T one(Random random, List<T> of) {
@@ -75,7 +79,7 @@ class GigStandingTest {
 
   private Cell cell() {
     int id = track();
-    return switch (random.nextInt(10)) {
+    return switch (random.nextInt(11)) {
       case 0 -> cell(id, Fields.GENRE, "Ska", "Dub", "");
       case 1 -> cell(id, Fields.YEAR, "1979", "1985", "1992", "");
       case 2 -> cell(id, Fields.ARTIST, "A", "B", "C");
@@ -85,6 +89,7 @@ class GigStandingTest {
       case 6 -> cell(id, Fields.LOUDNESS, "-9", "-9.5", "-20", "");
       case 7 -> cell(id, Fields.QUALITY, "upscaled", "");
       case 8 -> cell(id, Fields.BPM, "90", "128");
+      case 9 -> cell(id, Fields.CODES, "TRN", "SKA", "");
       default -> cell(id, Fields.SOUND, "x", "");
     };
   }
@@ -135,7 +140,7 @@ class GigStandingTest {
     } else {
       String rule = random.nextBoolean() ? "bpm:..100" : "bpm:120..";
       crates = Crates.NONE.plus("Shelf", new Crate.RuleCrate("Fast", rule(rule)));
-      contents = new CrateContents(snapshot, Tracks.BOOK, crates, DATE);
+      contents = new CrateContents(snapshot, BOOK, crates, DATE);
     }
   }
 
@@ -153,7 +158,7 @@ class GigStandingTest {
         continue; // several changes at once
       }
       kept = kept.after(gig, snapshot, contents, away);
-      CrateContents fresh = new CrateContents(snapshot, Tracks.BOOK, crates, DATE);
+      CrateContents fresh = new CrateContents(snapshot, BOOK, crates, DATE);
       GigStanding first = GigStanding.of(gig, snapshot, fresh, away);
       assertThat(kept.readiness()).as("round " + round).isEqualTo(first.readiness());
       assertThat(GigProgram.of(kept)).isEqualTo(GigProgram.of(gig, snapshot, fresh));
@@ -167,7 +172,7 @@ class GigStandingTest {
     Snapshot other = Tracks.none().with("duration=7200", "genre=Ska").snapshot();
     assertThat(other.changedSince(snapshot).getCardinality()).isGreaterThanOrEqualTo(COUNT);
     gig = gig.withPart("Part 0", p -> p.filledBy(Optional.of(rule("genre:ska")), List.of()));
-    CrateContents of = new CrateContents(other, Tracks.BOOK, crates, DATE);
+    CrateContents of = new CrateContents(other, BOOK, crates, DATE);
     GigStanding kept = GigStanding.of(gig, snapshot, contents, away).after(gig, other, of, away);
     assertThat(kept.readiness().times().getFirst().playable()).isEqualTo(120);
   }
