@@ -163,7 +163,7 @@ public final class MusicCollection implements AutoCloseable {
    */
   public synchronized int confirmOpen() {
     executor.clearLeftovers(state);
-    for (long number : ledger.interrupted()) {
+    for (long number : executor.isStill() ? List.<Long>of() : ledger.interrupted()) {
       ChangeExecutor.Executed done = executor.recover(state, number);
       applyDocuments(done);
       applyCells(done.cells());
@@ -266,6 +266,11 @@ public final class MusicCollection implements AutoCloseable {
       publish(before, state, state.snapshot().known());
     }
     return done.outcome();
+  }
+
+  /** Lets no track be altered, or lets it again; what is under way ends before this returns. */
+  public synchronized void holdStill(boolean on) {
+    executor.holdStill(on);
   }
 
   /** What a command says of the collection once all was taken in that it depends on. */

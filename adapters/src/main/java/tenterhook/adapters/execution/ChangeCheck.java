@@ -28,10 +28,19 @@ final class ChangeCheck {
   private static final String ELSEWHERE = "its file is elsewhere by now";
 
   private final Ledger ledger;
+  private boolean still;
 
   ChangeCheck(Store store, Ledger ledger) {
     this.store = store;
     this.ledger = ledger;
+  }
+
+  void holdStill(boolean on) {
+    still = on;
+  }
+
+  boolean isStill() {
+    return still;
   }
 
   /** The same edits of crates and codebook on these as they are now; a conflict is a refusal. */
@@ -109,12 +118,13 @@ final class ChangeCheck {
       int id,
       List<Edit.OfTrack> edits,
       RoaringBitmap waiting) {
-
-    return takenAway(state, id, edits)
-        ? "its file was taken out of the holding bay for good"
-        : waiting.contains(id)
-            ? "an earlier change is not yet certain on its file; connect its disk"
-            : objection(state.snapshot(), change, id, edits);
+    return still
+        ? "a night is on, and no file is altered before its view is left"
+        : takenAway(state, id, edits)
+            ? "its file was taken out of the holding bay for good"
+            : waiting.contains(id)
+                ? "an earlier change is not yet certain on its file; connect its disk"
+                : objection(state.snapshot(), change, id, edits);
   }
 
   /** Whether a track is to be held whose file is no longer in the holding bay. */

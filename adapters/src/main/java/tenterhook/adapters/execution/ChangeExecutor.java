@@ -54,6 +54,16 @@ public final class ChangeExecutor {
     this.check = new ChangeCheck(store, ledger);
   }
 
+  /** From now on tracks refuse everything, or take it again. */
+  public void holdStill(boolean on) {
+    check.holdStill(on);
+  }
+
+  /** Whether tracks refuse everything. */
+  public boolean isStill() {
+    return check.isStill();
+  }
+
   /**
    * What was done.
    *
@@ -273,7 +283,7 @@ public final class ChangeExecutor {
   public void clearLeftovers(CollectionState state) {
     Leftovers leftovers = new Leftovers(store);
     for (Leftover one : leftovers.all()) {
-      if (state.away(one.path()) || state.away(one.source())) {
+      if (isStill() || state.away(one.path()) || state.away(one.source())) {
         continue;
       }
       try {

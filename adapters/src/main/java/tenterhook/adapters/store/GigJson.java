@@ -25,6 +25,7 @@ public final class GigJson {
   private static final String FORM = "gig";
   private static final String NOTES = "notes";
   private static final String TRACK = "track";
+  private static final String HEARD = "heard";
   private static final String PARTS = "parts";
 
   private GigJson() {}
@@ -46,6 +47,7 @@ public final class GigJson {
       ObjectNode into = must.addObject().put(TRACK, trackName.apply(one.track()));
       putIfSaid(into, "part", one.part());
       putIfSaid(into, NOTES, one.note());
+      one.heard().ifPresent(at -> into.put(HEARD, at.toString()));
     }
     ArrayNode wishes = root.putArray("wishes");
     for (Wish wish : gig.wishes()) {
@@ -115,7 +117,8 @@ public final class GigJson {
                     new MustPlay(
                         CrateJson.id(m.path(TRACK).asText(), track),
                         m.path("part").asText(),
-                        m.path(NOTES).asText())));
+                        m.path(NOTES).asText(),
+                        heard(m.path(HEARD).asText()))));
     List<Wish> wishes = new ArrayList<>();
     root.path("wishes").forEach(w -> wishes.add(wish(w, track)));
     return new Gig(
@@ -126,6 +129,15 @@ public final class GigJson {
         wishes,
         CrateJson.never(root.path("never"), track),
         root.path("reserve").asDouble(Gig.USUAL_RESERVE));
+  }
+
+  private static Optional<LocalTime> heard(String said) {
+    try {
+      return said.isEmpty() ? Optional.empty() : Optional.of(LocalTime.parse(said));
+    } catch (DateTimeException wrong) {
+      throw new IllegalArgumentException(
+          "\"heard\" is a time such as 21:40: " + wrong.getMessage(), wrong);
+    }
   }
 
   private static Evening evening(JsonNode root) {

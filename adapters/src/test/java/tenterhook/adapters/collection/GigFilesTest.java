@@ -148,6 +148,8 @@ class GigFilesTest {
     }
     for (int i = 1; i < random.nextInt(5); i++) {
       gig = gig.plus(new MustPlay(i, names.isEmpty() ? "" : names.getLast(), i == 2 ? "" : "long"));
+      Optional<LocalTime> heard = Optional.of(LocalTime.of(21, random.nextInt(60)));
+      gig = gig.heard(i, random.nextBoolean() ? heard : Optional.empty());
       Wish wish = Wish.of("Wish " + i, random.nextBoolean() ? "" : "Oda");
       gig = gig.plusWishes(List.of(wish));
       gig = gig.settled(i == 1 ? wish.refuse() : i == 2 ? wish.chosen(9) : wish);

@@ -10,6 +10,8 @@ import static org.mockito.Mockito.when;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -38,6 +40,9 @@ import tenterhook.core.duplicate.Resolution;
 import tenterhook.core.duplicate.SpareFate;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
+import tenterhook.core.gig.Evening;
+import tenterhook.core.gig.Gig;
+import tenterhook.core.gig.Gigs;
 import tenterhook.core.job.Progress;
 import tenterhook.core.lost.LostFinder;
 
@@ -383,5 +388,29 @@ class MusicCollectionTest extends CollectionTest {
     collection.close();
     open();
     assertThat(now().tracks().getCardinality()).isEqualTo(3);
+  }
+
+  @Test
+  void whileANightIsOnNoTrackIsAlteredAndGigsAre() throws Exception {
+    assertThat(set(Fields.GENRE, "Ska", "one.wav").refused()).isEmpty();
+    byte[] before = Files.readAllBytes(music.resolve("Rink/one.wav"));
+    collection.holdStill(true);
+    Outcome refused = set(Fields.GENRE, "Dub", "one.wav", "two.wav");
+    assertThat(refused.tracks()).isZero();
+    assertThat(refused.refused()).hasSize(2).allMatch(r -> r.reason().contains("a night is on"));
+    long last = collection.history().getFirst().number();
+    assertThat(collection.undo(last, Progress.SILENT).refused()).hasSize(1);
+    assertThat(music.resolve("Rink/one.wav")).hasBinaryContent(before);
+    Gigs gigs =
+        Gigs.NONE.plus(
+            Gig.of(
+                "Closing",
+                Evening.on(LocalDate.of(2026, 12, 19), LocalTime.NOON, LocalTime.MIDNIGHT)));
+    Edit edit = new Edit.SetGigs(Gigs.NONE, gigs);
+    collection.apply(new Change("gig", true, List.of(edit)), Progress.SILENT);
+    assertThat(collection.state().gigs()).isEqualTo(gigs);
+    collection.holdStill(false);
+    assertThat(collection.undo(last, Progress.SILENT).refused()).isEmpty();
+    assertThat(now().raw(id("one.wav"), Fields.GENRE)).isEmpty();
   }
 }

@@ -15,7 +15,7 @@ import tenterhook.core.track.Snapshot;
  * @param played all that was played that night
  * @param planned how many tracks the gig held
  * @param asPlanned those of them that were played
- * @param heard must-plays that were played
+ * @param heard must-plays that were played, or ticked off on the night
  * @param missed must-plays that were not
  * @param served wishes whose track was played
  * @param unserved wishes that were known or open, and not played; none that was refused
@@ -52,10 +52,14 @@ public record Afterwards(
         played,
         planned.size(),
         asPlanned,
-        gig.mustPlays().stream().filter(m -> played.contains(m.track())).toList(),
-        gig.mustPlays().stream().filter(m -> !played.contains(m.track())).toList(),
+        gig.mustPlays().stream().filter(m -> wasHeard(m, played)).toList(),
+        gig.mustPlays().stream().filter(m -> !wasHeard(m, played)).toList(),
         gig.wishes().stream().filter(w -> isServed(w, played)).toList(),
         gig.wishes().stream().filter(w -> !w.refused() && !isServed(w, played)).toList());
+  }
+
+  private static boolean wasHeard(MustPlay must, RoaringBitmap played) {
+    return must.heard().isPresent() || played.contains(must.track());
   }
 
   private static boolean isServed(Wish wish, RoaringBitmap played) {

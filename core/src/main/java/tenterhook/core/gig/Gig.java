@@ -1,5 +1,6 @@
 package tenterhook.core.gig;
 
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -158,6 +159,12 @@ public record Gig(
             .toList());
   }
 
+  /** The same with a must-play ticked off on the night, or not; nothing else moves. */
+  public Gig heard(int track, Optional<LocalTime> at) {
+    return withMustPlays(
+        mustPlays.stream().map(m -> m.track() == track ? m.heard(at) : m).toList());
+  }
+
   /** The same with wishes that are not there yet; what is settled of others stays. */
   public Gig plusWishes(List<Wish> more) {
     List<Wish> all = new ArrayList<>(wishes);
@@ -180,10 +187,11 @@ public record Gig(
 
   /**
    * The model of another night: parts, must-plays, reserve and what is never played are the same;
-   * wishes and people are not.
+   * wishes, people and what was ticked off are not.
    */
   public Gig like(String other, Evening when) {
-    return new Gig(other, when, parts, mustPlays, List.of(), never, reserve);
+    List<MustPlay> unheard = mustPlays.stream().map(m -> m.heard(Optional.empty())).toList();
+    return new Gig(other, when, parts, unheard, List.of(), never, reserve);
   }
 
   /** The lines of all parts and of what is never played. */

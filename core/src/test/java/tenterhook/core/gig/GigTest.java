@@ -140,4 +140,14 @@ class GigTest {
     assertThat(strict.never().tracks()).containsExactly(9);
     assertThat(strict.mustPlays()).isEqualTo(CLOSING.mustPlays());
   }
+
+  @Test
+  void aTickStaysInItsPlaceAndOffTheModelOfTheNextNight() {
+    Gig two = CLOSING.plus(new MustPlay(8, "", ""));
+    Gig ticked = two.heard(7, Optional.of(LocalTime.of(21, 40)));
+    assertThat(ticked.mustPlays()).extracting(MustPlay::track).containsExactly(7, 8);
+    assertThat(ticked.mustPlays().getFirst().heard()).contains(LocalTime.of(21, 40));
+    assertThat(ticked.heard(7, Optional.empty())).isEqualTo(two);
+    assertThat(ticked.like("Next", ticked.evening()).mustPlays()).isEqualTo(two.mustPlays());
+  }
 }
