@@ -10,7 +10,6 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
@@ -57,6 +56,7 @@ public final class Screenshots {
   private final Workspace workspace;
   private final Shell shell;
   private final CrateShots crates;
+  private final GigShots gigs;
   private final Stage stage;
   private final Path folder;
   private final List<String> only;
@@ -109,6 +109,7 @@ public final class Screenshots {
     this.folder = folder;
     this.only = List.copyOf(only);
     this.crates = new CrateShots(workspace, shell);
+    this.gigs = new GigShots(shell);
   }
 
   private void size(String[] widthAndHeight) {
@@ -132,10 +133,12 @@ public final class Screenshots {
       shots.add(new Shot("inner-shelf", crates::innerShelf));
       shots.add(new Shot("send-out", crates::sendOut));
       shots.add(new Shot("coverage", crates::coverage));
-      shots.add(new Shot("gig-evening", () -> gig("#gigs-edit")));
-      shots.add(new Shot("gig-part", () -> gig("#gigs-editPart")));
-      shots.add(new Shot("gig-pack", () -> gig("#gigs-pack")));
-      shots.add(new Shot("gig-wishes", () -> gig("#gig-paste")));
+      shots.add(new Shot("plays", this::plays));
+      shots.add(new Shot("gig-night-find", gigs::find));
+      shots.add(new Shot("gig-evening", () -> gigs.open("#gigs-edit")));
+      shots.add(new Shot("gig-part", () -> gigs.open("#gigs-editPart")));
+      shots.add(new Shot("gig-pack", () -> gigs.open("#gigs-pack")));
+      shots.add(new Shot("gig-wishes", () -> gigs.open("#gig-paste")));
       shots.add(new Shot("bring-over", this::bringOver));
       shots.add(new Shot("strays", () -> codes(2)));
       shots.add(new Shot("own-kinds", this::ownKinds));
@@ -167,27 +170,14 @@ public final class Screenshots {
     shots.add(new Shot("goes-with", shell::goesWith));
     shots.add(new Shot("measuring", this::measuring));
     shots.add(new Shot("lost-files", this::lost));
-    shots.add(new Shot("plays", this::plays));
     shots.add(new Shot("duplicates", this::duplicates));
     shots.add(new Shot("coding", this::coding));
     shots.add(new Shot("codebook", this::codebook));
     shots.add(new Shot("crates", crates::crates));
-    shots.add(new Shot("gig", () -> shell.go(Station.GIGS)));
+    shots.add(new Shot("gig", gigs::gig));
     shots.add(new Shot("history", this::history));
     shots.add(new Shot("weave-night", this::night));
-  }
-
-  /** A form of the station, by its button. */
-  private void gig(String button) {
-    shell.go(Station.GIGS);
-    PauseTransition pause = new PauseTransition(Duration.millis(400));
-    pause.setOnFinished(
-        e -> {
-          if (shell.lookup(button) instanceof Button form) {
-            form.fire();
-          }
-        });
-    pause.play();
+    shots.add(new Shot("gig-night", () -> gigs.open("#gigs-night")));
   }
 
   /** All but a few files are measured before, so that the job can be seen at the rest. */

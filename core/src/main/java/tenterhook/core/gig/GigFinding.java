@@ -29,6 +29,8 @@ public record GigFinding(Kind kind, boolean red, String part, RoaringBitmap trac
     MUST_PLAY_BANNED,
     /** Nothing is said of a wish yet. */
     WISH_OPEN,
+    /** A wish is known, but its file is lost or away. */
+    WISH_GONE,
     /** Picked by hand, but never to be played: left out. */
     SHUT_OUT,
     /** The same recording was picked more than once, in one part or in several. */

@@ -104,6 +104,9 @@ public final class GigStanding {
       for (Wish wish : gig.wishes()) {
         if (wish.open()) {
           add(Kind.WISH_OPEN, "", none, "nothing is said of the wish \"" + wish.line() + "\"");
+        } else if (!wish.refused() && !moment.playable(wish.track())) {
+          RoaringBitmap one = RoaringBitmap.bitmapOf(wish.track());
+          add(Kind.WISH_GONE, "", one, "the wish \"" + wish.line() + "\" is not there");
         }
       }
       return new GigReadiness(playable, findings);

@@ -143,6 +143,7 @@ final class GigSide extends ScrollPane {
     if (!finding.tracks().isEmpty()) {
       boolean gone =
           finding.kind() == GigFinding.Kind.GONE
+              || finding.kind() == GigFinding.Kind.WISH_GONE
               || finding.kind() == GigFinding.Kind.MUST_PLAY_GONE;
       HBox links = new HBox(6);
       links
@@ -181,9 +182,10 @@ final class GigSide extends ScrollPane {
         .getChildren()
         .setAll(title("gigs.wishes", Words.of("gigs.wishesSettled", settled, of.wishes().size())));
     answers = known.stream().filter(a -> of.wishes().contains(a.wish())).toList();
+    RoaringBitmap away = workspace.state().get().tracksAway();
     for (Wish wish : of.wishes()) {
       Optional<WishAnswer> answer = answers.stream().filter(a -> a.wish().equals(wish)).findFirst();
-      wishes.getChildren().add(new WishRow(edits, of, wish, answer, snapshot));
+      wishes.getChildren().add(new WishRow(edits, of, wish, answer, snapshot, away));
     }
     FlowPane buttons = new FlowPane(6, 6, add);
     long certain = answers.stream().filter(a -> a.standing() == Standing.CERTAIN).count();

@@ -11,6 +11,8 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -63,6 +65,7 @@ public final class GigsView extends StationOutline {
   private final PartPane partPane;
   private final PasteWishesPane wishesPane;
   private final PackPane packPane;
+  private final NightView nightView;
   private final VBox main;
   private final List<Node> whole;
   private final HBox gigButtons = new HBox(8);
@@ -90,6 +93,7 @@ public final class GigsView extends StationOutline {
     this.partPane = new PartPane(workspace, edits, this::partNow);
     this.wishesPane = new PasteWishesPane(edits, done -> back());
     this.packPane = new PackPane(workspace, this::back);
+    this.nightView = new NightView(workspace, edits);
     pane.addColumn(0, "gigs.at", 54, this::at);
     pane.addColumn(1, "gigs.mark", 48, this::mark);
     pane.addColumn(Integer.MAX_VALUE, "gigs.follows", 190, this::follows);
@@ -130,6 +134,7 @@ public final class GigsView extends StationOutline {
                 () -> gig().ifPresent(g -> form(eveningPane, () -> eveningPane.ask(g)))),
             button("gigs.addPart", this::askPart),
             button("gigs.remove", this::remove),
+            button("gigs.night", this::night),
             pack());
     gigButtons.setMinWidth(Region.USE_PREF_SIZE);
     return new HBox(8, title, gigButtons);
@@ -150,6 +155,19 @@ public final class GigsView extends StationOutline {
     HBox line = new HBox(10, partTitle, partWords, partButtons);
     line.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     return line;
+  }
+
+  private void night() {
+    gig().ifPresent(nightView::open);
+  }
+
+  @Override
+  public boolean take(KeyEvent event) {
+    boolean opens = event.getCode() == KeyCode.F11 && gig().isPresent();
+    if (opens) {
+      night();
+    }
+    return opens;
   }
 
   private Button pack() {

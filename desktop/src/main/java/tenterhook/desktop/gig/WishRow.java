@@ -10,6 +10,7 @@ import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.gig.Gig;
 import tenterhook.core.gig.GigPart;
 import tenterhook.core.gig.MustPlay;
@@ -31,15 +32,24 @@ final class WishRow extends HBox {
    * A row.
    *
    * @param held what the wish may be; empty while it is looked for
+   * @param away tracks on disks that are not there
    */
-  WishRow(GigEdits edits, Gig gig, Wish wish, Optional<WishAnswer> held, Snapshot snapshot) {
+  WishRow(
+      GigEdits edits,
+      Gig gig,
+      Wish wish,
+      Optional<WishAnswer> held,
+      Snapshot snapshot,
+      RoaringBitmap away) {
     super(6);
     this.edits = edits;
     this.gig = gig;
     this.wish = wish;
     boolean looking = wish.open() && held.isEmpty();
     WishAnswer answer = held.orElse(new WishAnswer(wish, List.of()));
-    String standing = looking ? Words.of("gigs.looking") : standing(answer);
+    boolean gone = known(answer).filter(id -> snapshot.lost(id) || away.contains(id)).isPresent();
+    String known = looking ? Words.of("gigs.looking") : standing(answer);
+    String standing = gone ? Words.of("gigs.wishGone", known) : known;
     setAlignment(Pos.CENTER_LEFT);
     String written = Words.of("gigs.quoted", wish.line());
     Label line = Look.dataLabel(written);
@@ -48,7 +58,7 @@ final class WishRow extends HBox {
     HBox.setHgrow(line, Priority.ALWAYS);
     line.setMaxWidth(Double.MAX_VALUE);
     MenuButton what = new MenuButton(standing);
-    what.getStyleClass().addAll("quiet", looking ? "second" : style(answer));
+    what.getStyleClass().addAll("quiet", looking ? "second" : gone ? "hole" : style(answer));
     what.setMinWidth(Region.USE_PREF_SIZE);
     what.setAccessibleText(Words.of("gigs.wishIs", wish.line(), standing));
     if (answer.standing() == WishAnswer.Standing.CHOSEN) {
@@ -94,6 +104,15 @@ final class WishRow extends HBox {
 
   private void settle(Wish other) {
     edits.edit(gig.title(), Words.of("change.gigWish", wish.line()), g -> g.settled(other));
+  }
+
+  /** The track that a wish is, or surely is. */
+  private static Optional<Integer> known(WishAnswer answer) {
+    return switch (answer.standing()) {
+      case CHOSEN -> Optional.of(answer.wish().track());
+      case CERTAIN -> Optional.of(answer.offers().getFirst().tracks().getFirst());
+      case POSSIBLE, MISSING, REFUSED -> Optional.empty();
+    };
   }
 
   private static String standing(WishAnswer answer) {

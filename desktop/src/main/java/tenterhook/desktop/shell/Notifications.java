@@ -111,6 +111,14 @@ final class Notifications extends VBox {
     asked.getChildren().setAll(line);
   }
 
+  /** Whether words are read from afar. */
+  void large(boolean on) {
+    getStyleClass().remove("large-type");
+    if (on) {
+      getStyleClass().add("large-type");
+    }
+  }
+
   /** Takes the question away without an answer. */
   void dismiss() {
     asked.getChildren().clear();

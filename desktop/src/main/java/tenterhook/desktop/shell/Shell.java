@@ -2,7 +2,9 @@ package tenterhook.desktop.shell;
 
 import java.io.File;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
+import javafx.scene.Node;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
@@ -49,6 +51,8 @@ public final class Shell extends BorderPane implements Frame {
   private final Rail rail;
   private final FindBar find;
   private final StackPane stage = new StackPane();
+  private final VBox header = new VBox();
+  private final ListeningStrip strip;
   private final Stations stations;
   private final Once<HistoryView> history;
   private final Once<BackupView> backup;
@@ -90,6 +94,7 @@ public final class Shell extends BorderPane implements Frame {
     this.stale = new Once<>(() -> new StaleView(workspace));
     this.listeningKeys = new ListeningKeys(workspace.listening(), this::walk);
     this.arriving = new Arriving(workspace, this);
+    this.strip = new ListeningStrip(workspace, this::walk);
     workspace.frame(this);
     this.stations = new Stations(workspace, weave, this::count);
     this.inView = stations.view(Station.WEAVE);
@@ -114,9 +119,10 @@ public final class Shell extends BorderPane implements Frame {
     StackPane top = new StackPane(head, rail);
     rail.setPickOnBounds(false);
     StackPane.setAlignment(rail, javafx.geometry.Pos.BOTTOM_LEFT);
-    setTop(new VBox(top, notifications));
+    header.getChildren().setAll(top, notifications);
+    setTop(header);
     setCenter(stage);
-    setBottom(new ListeningStrip(workspace, this::walk));
+    setBottom(strip);
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     setOnDragOver(arriving::over);
     setOnDragDropped(arriving::dropped);
@@ -171,6 +177,26 @@ public final class Shell extends BorderPane implements Frame {
     notifications.dismiss();
     view.shown();
     find.viewChanged();
+  }
+
+  @Override
+  public void fillWindow(Optional<Node> view) {
+    setTop(view.isPresent() ? notifications : header);
+    if (view.isEmpty()) {
+      header.getChildren().setAll(header.getChildren().getFirst(), notifications);
+    }
+    notifications.dismiss();
+    notifications.large(view.isPresent());
+    setCenter(view.orElse(stage));
+    setBottom(view.isPresent() ? null : strip);
+    if (view.isEmpty()) {
+      inView.shown();
+    }
+  }
+
+  /** Whether a view has the whole window. */
+  private boolean filled() {
+    return getCenter() != stage;
   }
 
   @Override
@@ -276,7 +302,9 @@ public final class Shell extends BorderPane implements Frame {
 
   @Override
   public void inform(String words, boolean trouble, long change) {
-    notifications.show(words, trouble, change);
+    if (trouble || !filled()) {
+      notifications.show(words, trouble, change);
+    }
   }
 
   @Override
@@ -347,6 +375,9 @@ public final class Shell extends BorderPane implements Frame {
   }
 
   private void keys(KeyEvent event) {
+    if (filled()) {
+      return; // that view has all keys
+    }
     if (event.getCode() == KeyCode.F1) {
       showKeys();
       event.consume();

@@ -1,6 +1,8 @@
 package tenterhook.desktop.workspace;
 
+import java.util.Optional;
 import java.util.function.Consumer;
+import javafx.scene.Node;
 import tenterhook.core.repair.RepairKind;
 
 /** The part of the window that stations ask for. Each method does nothing until a window is up. */
@@ -16,6 +18,9 @@ public interface Frame {
 
   /** Asks for a text that may be empty. */
   default void askWords(String question, String now, String button, Consumer<String> answer) {}
+
+  /** Gives the whole window to a view, without rail, find field and strip, or takes it back. */
+  default void fillWindow(Optional<Node> view) {}
 
   /** Goes to a station. */
   default void go(Station station) {}

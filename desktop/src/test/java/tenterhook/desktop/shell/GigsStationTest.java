@@ -187,7 +187,8 @@ class GigsStationTest extends WindowTest {
     assertThat(wish(wishes.get(0).line()).getText()).endsWith("%");
     assertThat(wish(wishes.get(1).line()).getText()).matches("9\\d %|1 to choose");
     assertThat(wish(wishes.get(3).line()).getText()).isEqualTo("not here");
-    assertThat(wish(wishes.get(4).line()).getText()).isEqualTo("not here");
+    assertThat(wish(wishes.get(4).line()).getText()).endsWith("%, not there");
+    assertThat(wish(wishes.get(5).line()).getText()).isEqualTo("not here");
     gig("Lantern parade");
     assertThat(words("gig-findings")).anyMatch(w -> w.contains("never to be played"));
     gig("Night crossing");
@@ -216,7 +217,9 @@ class GigsStationTest extends WindowTest {
                 .setText("1. Nobody - Nothing\n2. Nobody - Nothing"));
     robot.press(KeyCode.CONTROL, KeyCode.ENTER).release(KeyCode.ENTER, KeyCode.CONTROL);
     settle();
-    assertThat(of(CLOSING).wishes()).hasSize(6);
+    assertThat(of(CLOSING).wishes()).hasSize(7);
+    assertThat(words("gig-findings"))
+        .contains("the wish \"Harbour Bells Again by Corrow Pilots\" is not there");
   }
 
   private void item(MenuButton button, String id) {

@@ -25,6 +25,8 @@ import tenterhook.core.track.TrackOrder;
 
 /** The demo as a whole: music, codebook, crates, gigs, and the mishaps that happened since. */
 public final class DemoCollection {
+  private static final String FERRY = "Ferry disk";
+
   private DemoCollection() {}
 
   /**
@@ -50,9 +52,20 @@ public final class DemoCollection {
       DemoMusic.mishaps(music, tracks);
       collection.scan(music, progress);
       collection.compareCopies(progress);
+      ferryDisk(collection, folder, progress);
       collection.apply(gigs(collection), progress);
     }
     return collection;
+  }
+
+  /** The disk of the night ferry, which the collection knows and which is not connected now. */
+  private static void ferryDisk(MusicCollection collection, Path folder, Progress progress)
+      throws IOException {
+    Path disk = folder.resolve(FERRY);
+    DemoMusic.ferry(disk);
+    collection.scan(disk, progress);
+    Path drawer = Files.createDirectories(folder.resolve("In the drawer"));
+    Files.move(disk, drawer.resolve(FERRY));
   }
 
   private static Change furnish(MusicCollection collection) {

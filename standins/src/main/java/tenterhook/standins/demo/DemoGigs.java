@@ -23,8 +23,8 @@ import tenterhook.core.track.Snapshot;
 /**
  * The demo's three nights, with what goes wrong on real ones: a part that is too short, a must-play
  * whose file is lost, wishes with slips, one for a version that is not there, two for songs that
- * nobody has, and an artist who is never played but was picked. The demo's pieces last no longer
- * than half a minute, and so its nights last less than an hour.
+ * nobody has, one on a disk that is away, and an artist who is never played but was picked. The
+ * demo's pieces last no longer than half a minute, and so its nights last less than an hour.
  */
 final class DemoGigs {
   private static final int PICKED = 9;
@@ -67,7 +67,9 @@ final class DemoGigs {
     Evening evening =
         Evening.on(today.plusDays(17), LocalTime.of(18, 0), LocalTime.of(18, 20))
             .at("Coldharbour Rink")
-            .with(new Person("Maren Odegaard-Pugh", "MAH-ren OH-deh-gohr", "host"));
+            .with(new Person("Maren Odegaard-Pugh", "MAH-ren OH-deh-gohr", "host"))
+            .with(new Person("Tobin Achterhuis", "TOH-bin AHK-ter-howss", "rink warden"))
+            .with(new Person("Siw", "seev", "pulls the ice machine"));
     List<Integer> lost = all(id -> snapshot.lost(id) && !snapshot.raw(id, Fields.TITLE).isBlank());
     Gig gig =
         Gig.of("Winter closing", evening)
@@ -82,7 +84,9 @@ final class DemoGigs {
     return lost.isEmpty()
         ? gig
         : gig.withPart("Last lap", p -> p.plus(lost.subList(0, 1)))
-            .plus(new MustPlay(lost.getFirst(), "Last lap", "the last one, for the crew"));
+            .plus(new MustPlay(lost.getFirst(), "Last lap", "the last one, for the crew"))
+            .plus(new MustPlay(picked(20).getFirst(), "Last lap", "when the lamps go out"))
+            .plus(new MustPlay(picked(20).get(1), "Last lap", ""));
   }
 
   private List<Wish> wishes() {
@@ -101,6 +105,7 @@ final class DemoGigs {
         Wish.of(slip(artist(slipped)) + " - " + slip(title(slipped)), "Maren"),
         Wish.of(notLive, "Tobin"),
         Wish.of("Corrow Marshal - Seven Doors to Spring", "Tobin"),
+        Wish.of("Harbour Bells Again by Corrow Pilots", "Tobin"),
         Wish.of("the one with the foghorn", "Tobin"));
   }
 

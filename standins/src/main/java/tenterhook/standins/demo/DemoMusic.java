@@ -25,6 +25,7 @@ import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
 import tenterhook.standins.synth.Cover;
 import tenterhook.standins.synth.Encoder;
+import tenterhook.standins.synth.Recording;
 import tenterhook.standins.synth.Synth;
 
 /** Makes the demo collection's music: the same bytes for the same number of tracks. */
@@ -100,6 +101,30 @@ public final class DemoMusic {
       throw new IOException("stopped", stopped);
     } catch (ExecutionException trouble) {
       throw new IOException("a demo file could not be made: " + trouble.getCause(), trouble);
+    }
+  }
+
+  /**
+   * Makes the one piece of the ferry's own disk, which is on no other.
+   *
+   * @param folder made if new
+   */
+  static void ferry(Path folder) throws IOException {
+    DemoTrack track =
+        new DemoTrack(
+            Recording.of(77_777, 96), "Deck/Harbour Bells.mp3", Encoder.AudioForm.MP3, 192);
+    track.tags.put(Fields.ARTIST, "Corrow Pilots");
+    track.tags.put(Fields.TITLE, "Harbour Bells Again");
+    track.tags.put(Fields.ALBUM, "Pilot Station");
+    track.tags.put(Fields.YEAR, "1994");
+    track.tags.put(Fields.GENRE, "Highlife");
+    track.tags.put(Fields.TRACK, "1");
+    try {
+      make(folder, track);
+    } catch (IOException trouble) {
+      throw trouble;
+    } catch (Exception trouble) {
+      throw new IOException("the ferry's piece could not be made: " + trouble, trouble);
     }
   }
 
