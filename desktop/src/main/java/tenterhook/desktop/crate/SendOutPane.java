@@ -5,7 +5,6 @@ import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -22,9 +21,9 @@ import javafx.stage.DirectoryChooser;
 import tenterhook.adapters.pack.SendingOut;
 import tenterhook.adapters.pack.SendingOut.PlacedCrate;
 import tenterhook.adapters.playlist.PlaylistFile;
-import tenterhook.core.change.Place;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
+import tenterhook.desktop.workspace.ArrivalsModel;
 import tenterhook.desktop.workspace.Workspace;
 
 /** Crates as playlists for other programs and machines, with their music where it is wanted. */
@@ -143,11 +142,9 @@ final class SendOutPane extends VBox {
   }
 
   private String firstRoot() {
-    return workspace.state().get().roots().entrySet().stream()
-        .filter(r -> !r.getKey().equals(Place.HOLDING_BAY))
-        .sorted(Map.Entry.comparingByKey())
+    return ArrivalsModel.roots(workspace.collection()).stream()
         .findFirst()
-        .map(r -> r.getValue().toString())
+        .map(r -> workspace.state().get().roots().get(r).toString())
         .orElse("");
   }
 

@@ -40,10 +40,7 @@ final class AfterwardsPane extends VBox {
     List<String> letter =
         after.isKnown() ? after.letter(workspace.state().get().snapshot()) : List.of();
     letter.forEach(l -> say(l, ""));
-    Button read =
-        Look.button(
-            Words.of("gigs.readSetList"),
-            () -> PlaylistChooser.open(getScene().getWindow()).ifPresent(f -> read(gig, f)));
+    Button read = Look.button(Words.of("gigs.readSetList"), () -> choose(gig));
     read.setId("gig-read-set-list");
     FlowPane buttons = new FlowPane(6, 6, read);
     if (!letter.isEmpty()) {
@@ -58,6 +55,11 @@ final class AfterwardsPane extends VBox {
     Label label = style.isEmpty() ? Look.dataLabel(words) : Look.dataLabel(words, style);
     label.setWrapText(true);
     getChildren().add(label);
+  }
+
+  /** Asks which file is the set list. */
+  void choose(Gig gig) {
+    PlaylistChooser.open(getScene().getWindow()).ifPresent(f -> read(gig, f));
   }
 
   /** Counts what a set list says, once for the night of the gig. */

@@ -202,7 +202,17 @@ final class GigSide extends ScrollPane {
     wishes.getChildren().add(buttons);
   }
 
-  private void takeCertain() {
+  /** Goes to the field for what is never played. */
+  void goNever() {
+    more.requestFocus();
+  }
+
+  /** Asks for the set list of a night that is over. */
+  void readSetList() {
+    gig.filter(g -> left.getChildren().contains(afterwards)).ifPresent(afterwards::choose);
+  }
+
+  void takeCertain() {
     List<Wish> taken = new ArrayList<>();
     for (WishAnswer answer : answers) {
       if (answer.standing() == Standing.CERTAIN) {

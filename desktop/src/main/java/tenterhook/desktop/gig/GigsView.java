@@ -3,6 +3,7 @@ package tenterhook.desktop.gig;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -11,6 +12,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -22,14 +24,12 @@ import tenterhook.core.crate.CrateContents;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.FindText;
-import tenterhook.core.gig.DraftOrder;
 import tenterhook.core.gig.Evening;
 import tenterhook.core.gig.Gig;
 import tenterhook.core.gig.GigPart;
 import tenterhook.core.gig.GigProgram;
 import tenterhook.core.gig.GigProgram.Stretch;
 import tenterhook.core.gig.Gigs;
-import tenterhook.core.gig.MustPlay;
 import tenterhook.core.gig.Person;
 import tenterhook.core.gig.WishAnswer;
 import tenterhook.core.gig.WishIndex;
@@ -64,6 +64,8 @@ public final class GigsView extends StationOutline {
   private final EveningPane eveningPane;
   private final PartPane partPane;
   private final PasteWishesPane wishesPane;
+  private final DraftProposal drafts;
+  private final Map<KeyCode, Runnable> altKeys;
   private final PackPane packPane;
   private final NightView nightView;
   private final VBox main;
@@ -94,6 +96,26 @@ public final class GigsView extends StationOutline {
     this.wishesPane = new PasteWishesPane(edits, done -> back());
     this.packPane = new PackPane(workspace, this::back);
     this.nightView = new NightView(workspace, edits);
+    this.drafts = new DraftProposal(workspace, edits, TEMPO_SHARE);
+    this.altKeys =
+        Map.of(
+            KeyCode.G, this::askNew,
+            KeyCode.V, this::askEvening,
+            KeyCode.P, this::askPart,
+            KeyCode.E, this::editPart,
+            KeyCode.D, this::draft,
+            KeyCode.W, this::paste,
+            KeyCode.C, side::takeCertain,
+            KeyCode.N, side::goNever,
+            KeyCode.S, this::askPack,
+            KeyCode.R, side::readSetList);
+    node.addEventFilter(
+        KeyEvent.KEY_PRESSED,
+        e -> {
+          if (e.getTarget() instanceof TextInputControl && take(e)) {
+            e.consume();
+          }
+        });
     pane.addColumn(0, "gigs.at", 54, this::at);
     pane.addColumn(1, "gigs.mark", 48, this::mark);
     pane.addColumn(Integer.MAX_VALUE, "gigs.follows", 190, this::follows);
@@ -129,9 +151,7 @@ public final class GigsView extends StationOutline {
     gigButtons
         .getChildren()
         .addAll(
-            button(
-                "gigs.edit",
-                () -> gig().ifPresent(g -> form(eveningPane, () -> eveningPane.ask(g)))),
+            button("gigs.edit", this::askEvening),
             button("gigs.addPart", this::askPart),
             button("gigs.remove", this::remove),
             button("gigs.night", this::night),
@@ -161,20 +181,29 @@ public final class GigsView extends StationOutline {
     gig().ifPresent(nightView::open);
   }
 
+  private void askEvening() {
+    gig().ifPresent(g -> form(eveningPane, () -> eveningPane.ask(g)));
+  }
+
+  private void askPack() {
+    gig().ifPresent(g -> form(packPane, () -> packPane.ask(g)));
+  }
+
   @Override
   public boolean take(KeyEvent event) {
-    boolean opens = event.getCode() == KeyCode.F11 && gig().isPresent();
-    if (opens) {
-      night();
+    if (node.getCenter() != main || event.isShortcutDown()) {
+      return false;
     }
-    return opens;
+    Optional<Runnable> does =
+        event.isAltDown()
+            ? Optional.ofNullable(altKeys.get(event.getCode()))
+            : Optional.<Runnable>of(this::night).filter(n -> event.getCode() == KeyCode.F11);
+    does.ifPresent(Runnable::run);
+    return does.isPresent();
   }
 
   private Button pack() {
-    Button pack =
-        Look.primary(
-            Words.of("gigs.pack"),
-            () -> gig().ifPresent(g -> form(packPane, () -> packPane.ask(g))));
+    Button pack = Look.primary(Words.of("gigs.pack"), this::askPack);
     pack.setId("gigs-pack");
     return pack;
   }
@@ -436,45 +465,8 @@ public final class GigsView extends StationOutline {
     return SaidOfTrack.NOTHING;
   }
 
-  /** Proposes another order of the tracks that were picked by hand. */
   private void draft() {
-    Optional<Gig> gig = gig();
-    Optional<GigPart> of = gig.flatMap(g -> g.part(part));
-    if (of.isEmpty() || of.get().tracks().size() < 3) {
-      workspace.frame().inform(Words.of("gigs.draftFew"), false, 0);
-      return;
-    }
-    Snapshot snapshot = workspace.state().get().snapshot();
-    List<Integer> tracks = of.get().tracks().stream().filter(snapshot::has).toList();
-    Set<Integer> kept =
-        gig.get().mustPlays().stream().map(MustPlay::track).collect(Collectors.toSet());
-    String name = of.get().name();
-    workspace.background(
-        () -> DraftOrder.of(tracks, kept, DraftOrder.steps(snapshot, TEMPO_SHARE)),
-        draft -> propose(gig.get(), name, draft));
-  }
-
-  private void propose(Gig gig, String name, DraftOrder draft) {
-    if (!draft.better()) {
-      workspace.frame().inform(Words.of("gigs.draftNone", name), false, 0);
-      return;
-    }
-    workspace
-        .frame()
-        .ask(
-            Words.of("gigs.draftAsk", name, draft.sumAfter(), draft.sumBefore()),
-            Words.of("gigs.draftTake"),
-            () ->
-                edits.edit(
-                    gig.title(),
-                    Words.of("change.gigDraft", name),
-                    g ->
-                        g.withPart(
-                            name,
-                            p ->
-                                p.tracks().equals(draft.before())
-                                    ? p.withTracks(draft.after())
-                                    : p)));
+    gig().ifPresent(g -> g.part(part).ifPresent(p -> drafts.ask(g, p)));
   }
 
   /** Takes the chosen tracks out of what was picked by hand. */

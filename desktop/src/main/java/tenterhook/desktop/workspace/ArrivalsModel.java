@@ -76,10 +76,11 @@ public final class ArrivalsModel {
     return PathPattern.of(pattern).moves(state.snapshot(), ids, root, state::taken);
   }
 
-  /** The roots that files can be moved under. */
+  /** The roots that files can be moved under: those that are there now. */
   public static List<String> roots(MusicCollection collection) {
-    return collection.state().roots().keySet().stream()
-        .filter(r -> !r.equals(Place.HOLDING_BAY))
+    CollectionState state = collection.state();
+    return state.roots().keySet().stream()
+        .filter(r -> !r.equals(Place.HOLDING_BAY) && !state.away(state.roots().get(r)))
         .sorted()
         .toList();
   }

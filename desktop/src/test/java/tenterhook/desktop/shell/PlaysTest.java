@@ -91,7 +91,7 @@ class PlaysTest extends WindowTest {
     fx(() -> shell.go(Station.LOST));
     settle();
     RoaringBitmap lost = LostFinder.lost(now());
-    fx(() -> list("lost-folders").getSelectionModel().select(0));
+    select("lost-folders", "LostFolder");
     int rows = pane().rows().size();
     press("lost-wish");
     settle();
