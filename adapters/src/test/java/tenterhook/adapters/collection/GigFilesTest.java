@@ -8,10 +8,15 @@ import java.nio.file.Path;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -119,6 +124,59 @@ class GigFilesTest {
       Gigs gigs = Gigs.NONE.plus(gig).plus(random(random, 1000 + round));
       assertThat(GigJson.fromIds(GigJson.byId(gigs))).isEqualTo(gigs);
     }
+  }
+
+  private Map<String, String> written() throws IOException {
+    Map<String, String> texts = new TreeMap<>();
+    if (Files.isDirectory(folder.resolve("gigs"))) {
+      try (Stream<Path> all = Files.list(folder.resolve("gigs"))) {
+        for (Path one : all.toList()) {
+          texts.put(one.getFileName().toString(), Files.readString(one));
+        }
+      }
+    }
+    return texts;
+  }
+
+  /** Tracks are named in files, so only such as are there can stand in them. */
+  private Gig named(Gig gig) {
+    List<Integer> none = List.of();
+    Gig bare = gig.withMustPlays(List.of()).with(new NeverPlay(none, gig.never().lines()));
+    for (GigPart part : bare.allParts()) {
+      bare = bare.withPart(part.name(), p -> p.withTracks(none));
+    }
+    return bare.withWishes(bare.wishes().stream().map(w -> w.chosen(0)).toList());
+  }
+
+  @Test
+  void hundredsOfRandomEditsTakenBackGiveTheOldFilesBack() throws Exception {
+    Random random = new Random(68);
+    Deque<Map<String, String>> before = new ArrayDeque<>();
+    Deque<Long> changes = new ArrayDeque<>();
+    for (int round = 0; round < 300; round++) {
+      Gigs now = collection.state().gigs();
+      boolean add = now.all().size() < 3 || random.nextInt(4) == 0;
+      Gig other = named(random(random, round));
+      Gig one = add ? other : now.all().get(random.nextInt(now.all().size()));
+      Gigs after =
+          add
+              ? now.plus(other)
+              : random.nextInt(3) == 0
+                  ? now.minus(one.title())
+                  : now.with(one.title(), g -> other.titled(g.title()));
+      Map<String, String> files = written();
+      Outcome done = set(after);
+      if (done.number() > 0) {
+        before.push(files);
+        changes.push(done.number());
+      }
+    }
+    assertThat(changes.size()).isGreaterThan(250);
+    while (!changes.isEmpty()) {
+      assertThat(collection.undo(changes.pop(), Progress.SILENT).refused()).isEmpty();
+      assertThat(written()).isEqualTo(before.pop());
+    }
+    assertThat(written()).isEmpty();
   }
 
   private static Optional<Integer> id(String name) {

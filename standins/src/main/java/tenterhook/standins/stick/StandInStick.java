@@ -18,6 +18,7 @@ public final class StandInStick implements PackDisk {
   private long largest = Long.MAX_VALUE;
   private Duration each = Duration.ZERO;
   private boolean readOnly;
+  private boolean caseBlind;
   private int copies = Integer.MAX_VALUE;
 
   /** A stick in a folder, with room for everything. */
@@ -51,6 +52,12 @@ public final class StandInStick implements PackDisk {
   /** Its switch stands at "lock". */
   public StandInStick readOnly() {
     readOnly = true;
+    return this;
+  }
+
+  /** It takes upper and lower case for the same, as FAT does: one name overwrites the other. */
+  public StandInStick caseBlind() {
+    caseBlind = true;
     return this;
   }
 
@@ -92,6 +99,16 @@ public final class StandInStick implements PackDisk {
       throw new IOException("No space left on device");
     }
     LockSupport.parkNanos(each.toNanos());
-    PackDisk.super.copy(from, to);
+    PackDisk.super.copy(from, caseBlind ? sameName(to) : to);
+  }
+
+  /** The file that is there under the name in any case, or the name itself. */
+  private static Path sameName(Path to) throws IOException {
+    try (Stream<Path> all = Files.list(to.getParent())) {
+      return all.filter(
+              p -> p.getFileName().toString().equalsIgnoreCase(to.getFileName().toString()))
+          .findFirst()
+          .orElse(to);
+    }
   }
 }

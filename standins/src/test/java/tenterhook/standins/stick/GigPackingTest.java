@@ -1,5 +1,6 @@
 package tenterhook.standins.stick;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -11,6 +12,8 @@ import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import java.util.Random;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Stream;
@@ -24,8 +27,11 @@ import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.disk.SafeFiles;
 import tenterhook.adapters.pack.GigPacking;
 import tenterhook.adapters.pack.PackDisk;
+import tenterhook.adapters.pack.Packing;
 import tenterhook.adapters.pack.Packing.PackReport;
 import tenterhook.adapters.playlist.PlaylistFile;
+import tenterhook.adapters.store.CrateJson;
+import tenterhook.core.crate.Rule;
 import tenterhook.core.gig.Evening;
 import tenterhook.core.gig.Gig;
 import tenterhook.core.gig.GigPart;
@@ -230,22 +236,65 @@ class GigPackingTest {
   }
 
   @Test
-  void randomGigsPackedAndCheckedAreClean() throws Exception {
-    Random random = new Random(6);
-    for (int round = 0; round < 40; round++) {
-      List<Integer> ids = new ArrayList<>(present());
-      Collections.shuffle(ids, random);
-      List<GigPart> parts = new ArrayList<>();
-      for (int p = 0; p <= random.nextInt(3); p++) {
-        parts.add(
-            GigPart.of("Part " + p, random.nextInt(9))
-                .withTracks(ids.subList(p, p + random.nextInt(6))));
+  void namesThatDifferInCaseOnlyAndLongOnesAreAllThere() throws Exception {
+    String deep = "Fourteen lamps over the harbour rail, ".repeat(5);
+    List<Path> files = new ArrayList<>();
+    for (String name :
+        List.of(
+            "a/LAMPS.wav",
+            "b/lamps.wav",
+            "c/Lamps.WAV",
+            "d/" + deep + "one.wav",
+            "e/" + deep + "two.wav",
+            "f/" + "夜の渡し船".repeat(16) + ".wav",
+            "g/con.wav",
+            "h/what? <now>.wav")) {
+      Path file = folder.resolve(name);
+      Files.createDirectories(file.getParent());
+      files.add(Files.writeString(file, "sound of " + name));
+    }
+    Path far = stick.resolve("a folder of its own/".repeat(12) + "Music");
+    PackReport report =
+        new Packing(far, new StandInStick(stick).caseBlind()).copy(files, Progress.SILENT);
+    assertThat(far.toString().length()).as("beyond what old systems take").isGreaterThan(260);
+    assertThat(report.copied()).isEqualTo(files.size());
+    assertThat(report.names().values().stream().map(n -> n.toLowerCase(Locale.ROOT)))
+        .doesNotHaveDuplicates()
+        .allSatisfy(n -> assertThat(n.getBytes(UTF_8).length).isLessThanOrEqualTo(210));
+    for (Path file : files) {
+      assertThat(far.resolve(report.names().get(file))).hasSameTextualContentAs(file);
+    }
+  }
+
+  private Gig random(Random random, int round) {
+    List<Integer> ids = new ArrayList<>(present());
+    Collections.shuffle(ids, random);
+    Gig gig =
+        Gig.of(
+            "Night " + round,
+            Evening.on(LocalDate.of(2999, 1, 1), LocalTime.NOON, LocalTime.MIDNIGHT));
+    for (int p = 0; p <= random.nextInt(4); p++) {
+      GigPart part =
+          GigPart.of("Part " + p, random.nextInt(9))
+              .withTracks(ids.subList(p, p + random.nextInt(6)));
+      if (random.nextInt(3) == 0) {
+        Rule.Line line = CrateJson.line("year:" + (1970 + random.nextInt(30)) + "..2000");
+        Rule.RuleGroup rule = new Rule.RuleGroup(Rule.Kind.ALL, List.of(line));
+        part = part.filledBy(Optional.of(rule), List.of());
       }
-      Gig gig =
-          Gig.of(
-                  "Night " + round,
-                  Evening.on(LocalDate.of(2999, 1, 1), LocalTime.NOON, LocalTime.MIDNIGHT))
-              .withParts(parts);
+      boolean inside = p > 0 && random.nextInt(3) == 0;
+      gig = gig.plus(part, inside ? Optional.of("Part " + (p - 1)) : Optional.empty());
+    }
+    return random.nextInt(3) == 0
+        ? gig.with(gig.never().plus(ids.subList(0, 1 + random.nextInt(4))))
+        : gig;
+  }
+
+  @Test
+  void hundredsOfRandomGigsPackedAndCheckedAreClean() throws Exception {
+    Random random = new Random(6);
+    for (int round = 0; round < 200; round++) {
+      Gig gig = random(random, round);
       GigPacking packing = packing(gig, PackDisk.SYSTEM);
       assertThat(packing.pack(Progress.SILENT).refused()).isEmpty();
       assertThat(packing.check(Progress.SILENT).clean()).as("round " + round).isTrue();
