@@ -22,6 +22,8 @@ import tenterhook.core.gig.DraftOrder;
 import tenterhook.core.gig.Evening;
 import tenterhook.core.gig.Gig;
 import tenterhook.core.gig.GigPart;
+import tenterhook.core.gig.GigProgram;
+import tenterhook.core.gig.GigSearch;
 import tenterhook.core.gig.GigStanding;
 import tenterhook.core.gig.MustPlay;
 import tenterhook.core.track.Cell;
@@ -99,6 +101,7 @@ public final class LargeGig {
     settles("a track becomes a must-play", first, i -> must());
     settles("a track is never played", first, i -> never());
     settles("years come under the never-play, or out of it", first, i -> neverLine());
+    find();
     draft();
   }
 
@@ -137,6 +140,20 @@ public final class LargeGig {
     Rule.Line line = CrateJson.line("year:" + (1960 + random.nextInt(6)));
     boolean there = gig.never().lines().contains(line);
     alter(gig.with(there ? gig.never().minus(line) : gig.never().plus(line)));
+  }
+
+  /** What the view for the night does at each key, in a gig that holds half of the collection. */
+  private void find() {
+    Gig half = gig.withPart("Part 0", p -> p.filledBy(Optional.of(everySecond()), List.of()));
+    GigProgram program = GigProgram.of(GigStanding.of(half, snapshot, contents, away));
+    GigSearch search = GigSearch.of(program, snapshot);
+    List<String> typed = List.of("m", "mp", "mp3", "1", "12 mp", "nowhere");
+    measure(
+        "a word is typed on the night", i -> search.find(typed.get(Math.abs(i) % typed.size()), 6));
+  }
+
+  private static Rule.RuleGroup everySecond() {
+    return new Rule.RuleGroup(Rule.Kind.ALL, List.of(CrateJson.line("year:1960..1993")));
   }
 
   private void draft() {

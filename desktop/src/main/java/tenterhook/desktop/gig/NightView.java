@@ -10,6 +10,7 @@ import java.util.Optional;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
+import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -45,8 +46,10 @@ import tenterhook.desktop.workspace.Workspace;
  * of music is while it is open.
  */
 final class NightView extends BorderPane {
-  private static final double LEAST_TYPE = 28;
-  private static final double HEIGHT_OF_LEAST_TYPE = 800;
+  private static final PseudoClass TALL = PseudoClass.getPseudoClass("tall");
+  private static final PseudoClass TALLER = PseudoClass.getPseudoClass("taller");
+  private static final double TALL_FROM = 940;
+  private static final double TALLER_FROM = 1060;
   private static final int NUMBERED = 9;
   private static final int MOST_FOUND = 6;
 
@@ -107,8 +110,8 @@ final class NightView extends BorderPane {
 
   /** The type grows with the window, and is never smaller than is read at two metres. */
   private void size(double height) {
-    double type = Math.max(LEAST_TYPE, LEAST_TYPE * height / HEIGHT_OF_LEAST_TYPE);
-    setStyle("-fx-font-size: " + Math.round(type) + "px");
+    pseudoClassStateChanged(TALL, height >= TALL_FROM && height < TALLER_FROM);
+    pseudoClassStateChanged(TALLER, height >= TALLER_FROM);
   }
 
   private Node head() {

@@ -9,8 +9,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.regex.Pattern;
 import javafx.event.EventHandler;
-import javafx.scene.Parent;
-import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import org.junit.jupiter.api.Test;
@@ -65,16 +63,6 @@ class GigRoadTest extends WindowTest {
 
   private Gig gig() {
     return collection.state().gigs().named(TITLE).orElseThrow();
-  }
-
-  private List<String> words(String id) {
-    return onToolkit(
-        () ->
-            ((Parent) shell.lookup("#" + id))
-                .lookupAll(".label").stream()
-                    .filter(Label.class::isInstance)
-                    .map(n -> ((Label) n).getText())
-                    .toList());
   }
 
   private void part(String name, int minutes, String fill) {

@@ -7,7 +7,6 @@ import java.time.LocalDate;
 import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.Parent;
-import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -16,7 +15,6 @@ import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
-import javafx.scene.layout.VBox;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -69,16 +67,6 @@ class GigsStationTest extends WindowTest {
   private void typed(String text) {
     robot.write(text, 0);
     events();
-  }
-
-  private List<String> words(String id) {
-    return onToolkit(
-        () ->
-            ((VBox) shell.lookup("#" + id))
-                .lookupAll(".label").stream()
-                    .filter(Label.class::isInstance)
-                    .map(n -> ((Label) n).getText())
-                    .toList());
   }
 
   private MenuButton wish(String line) {
@@ -320,6 +308,7 @@ class GigsStationTest extends WindowTest {
   @Test
   void aGigIsPackedCheckedAndMissedWhenItIsGone(@TempDir Path out) throws Exception {
     press("gigs-pack");
+    write("gigs-packTo", "");
     press("gigs-packLook");
     assertThat(text("told")).contains("which folder");
     Path stick = out.resolve("stick");

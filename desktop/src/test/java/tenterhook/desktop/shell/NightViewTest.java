@@ -5,8 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import javafx.scene.Node;
-import javafx.scene.Parent;
-import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
 import javafx.scene.input.KeyCode;
 import javafx.scene.text.Font;
@@ -49,16 +47,6 @@ class NightViewTest extends WindowTest {
 
   private Gig gig() {
     return collection.state().gigs().named(CLOSING).orElseThrow();
-  }
-
-  private List<String> words(String id) {
-    return onToolkit(
-        () ->
-            ((Parent) shell.lookup("#" + id))
-                .lookupAll(".label").stream()
-                    .filter(Label.class::isInstance)
-                    .map(n -> ((Label) n).getText())
-                    .toList());
   }
 
   private long heard() {

@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -166,6 +167,13 @@ class StationsTest extends WindowTest {
   void aFolderThatMovedIsClosedByOneDecision() {
     int lost = LostFinder.lost(now()).getCardinality();
     station(Station.LOST);
+    ListView<?> folders = (ListView<?>) lookup("#lost-folders");
+    int moved =
+        IntStream.range(0, folders.getItems().size())
+            .filter(i -> folders.getItems().get(i).getClass().getSimpleName().equals("LostFolder"))
+            .findFirst()
+            .orElseThrow();
+    fx(() -> folders.getSelectionModel().select(moved));
     press("lost-look");
     await(() -> lookup("#lost-decisions .primary") != null);
     Button close = (Button) lookup("#lost-decisions .primary");

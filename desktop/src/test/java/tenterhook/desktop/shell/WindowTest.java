@@ -3,6 +3,7 @@ package tenterhook.desktop.shell;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
@@ -11,6 +12,7 @@ import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -121,6 +123,16 @@ abstract class WindowTest {
     Node node = lookup("#" + id);
     assertThat(node).as(id).isNotNull();
     return node instanceof TextField field ? field.getText() : ((Labeled) node).getText();
+  }
+
+  /** All that labels say below a node. */
+  List<String> words(String id) {
+    return onToolkit(
+        () ->
+            shell.lookup("#" + id).lookupAll("*").stream()
+                .filter(Label.class::isInstance)
+                .map(n -> ((Label) n).getText())
+                .toList());
   }
 
   void press(String id) {
