@@ -163,7 +163,7 @@ public final class MusicCollection implements AutoCloseable {
    */
   public synchronized int confirmOpen() {
     executor.clearLeftovers(state);
-    for (long number : executor.isStill() ? List.<Long>of() : ledger.interrupted()) {
+    for (long number : executor.interrupted()) {
       ChangeExecutor.Executed done = executor.recover(state, number);
       applyDocuments(done);
       applyCells(done.cells());

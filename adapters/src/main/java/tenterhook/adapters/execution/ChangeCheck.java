@@ -118,13 +118,15 @@ final class ChangeCheck {
       int id,
       List<Edit.OfTrack> edits,
       RoaringBitmap waiting) {
-    return still
-        ? "a night is on, and no file is altered before its view is left"
-        : takenAway(state, id, edits)
-            ? "its file was taken out of the holding bay for good"
-            : waiting.contains(id)
-                ? "an earlier change is not yet certain on its file; connect its disk"
-                : objection(state.snapshot(), change, id, edits);
+    if (still) {
+      return "a night is on, and no file is altered before its view is left";
+    }
+    if (takenAway(state, id, edits)) {
+      return "its file was taken out of the holding bay for good";
+    }
+    return waiting.contains(id)
+        ? "an earlier change is not yet certain on its file; connect its disk"
+        : objection(state.snapshot(), change, id, edits);
   }
 
   /** Whether a track is to be held whose file is no longer in the holding bay. */

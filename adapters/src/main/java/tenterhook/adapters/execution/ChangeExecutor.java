@@ -59,9 +59,9 @@ public final class ChangeExecutor {
     check.holdStill(on);
   }
 
-  /** Whether tracks refuse everything. */
-  public boolean isStill() {
-    return check.isStill();
+  /** The changes of which files are to be asked; none while tracks refuse everything. */
+  public List<Long> interrupted() {
+    return check.isStill() ? List.of() : ledger.interrupted();
   }
 
   /**
@@ -283,7 +283,7 @@ public final class ChangeExecutor {
   public void clearLeftovers(CollectionState state) {
     Leftovers leftovers = new Leftovers(store);
     for (Leftover one : leftovers.all()) {
-      if (isStill() || state.away(one.path()) || state.away(one.source())) {
+      if (check.isStill() || state.away(one.path()) || state.away(one.source())) {
         continue;
       }
       try {

@@ -305,12 +305,11 @@ public final class CrateContents {
   }
 
   /**
-   * What a rule brings in that no crate is of yet: as a crate of it would hold it.
-   *
-   * @param never what stays out
+   * What a rule brings in that no crate is of yet: as a crate of it would hold it, were nothing
+   * banned from its shelf.
    */
-  public RoaringBitmap found(Rule.RuleGroup rule, NeverPlay never) {
-    return answer(loose(rule), never, snapshot.tracks());
+  public RoaringBitmap found(Rule.RuleGroup rule) {
+    return answer(loose(rule), NeverPlay.NOTHING, snapshot.tracks());
   }
 
   private static Crate.RuleCrate loose(Rule.RuleGroup rule) {
@@ -323,17 +322,16 @@ public final class CrateContents {
    * @param before the answer at the other moment; not altered
    * @param changed the tracks that may have changed since
    */
-  public RoaringBitmap found(
-      Rule.RuleGroup rule, NeverPlay never, RoaringBitmap before, RoaringBitmap changed) {
+  public RoaringBitmap found(Rule.RuleGroup rule, RoaringBitmap before, RoaringBitmap changed) {
     Crate.RuleCrate crate = loose(rule);
     Prepared one =
         new Prepared(
             crate,
             crate.name(),
-            never,
+            NeverPlay.NOTHING,
             Set.of(),
             CrateScope.of(crate, codebook),
-            kept(rule.query(), never));
+            rule.query());
     RoaringBitmap found = RoaringBitmap.andNot(before, changed);
     RoaringBitmap there = RoaringBitmap.and(changed, snapshot.tracks());
     found.or(among(one, scope(one.scope(), there)));

@@ -87,8 +87,8 @@ record GigMoment(
   RoaringBitmap found(Rule.RuleGroup rule, Optional<RoaringBitmap> before) {
     return before
         .filter(b -> asksLike)
-        .map(b -> contents.found(rule, NeverPlay.NOTHING, b, changed))
-        .orElseGet(() -> contents.found(rule, NeverPlay.NOTHING));
+        .map(b -> contents.found(rule, b, changed))
+        .orElseGet(() -> contents.found(rule));
   }
 
   boolean playable(int id) {

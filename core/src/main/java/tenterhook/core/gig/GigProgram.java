@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.field.Fields;
 import tenterhook.core.track.Snapshot;
@@ -59,21 +60,18 @@ public record GigProgram(Gig gig, List<Stretch> stretches) {
 
   /** The night of a gig, with what crates hold at the same moment. */
   public static GigProgram of(Gig gig, Snapshot snapshot, CrateContents contents) {
-    return of(gig, snapshot, PartMusic.of(gig, snapshot, contents));
+    return of(GigStanding.of(gig, snapshot, contents, new RoaringBitmap()));
   }
 
   /** The night of a gig that was looked at. */
   public static GigProgram of(GigStanding standing) {
-    return of(standing.gig(), standing.snapshot(), standing.music());
-  }
-
-  private static GigProgram of(Gig gig, Snapshot snapshot, List<PartMusic> parts) {
+    Gig gig = standing.gig();
     Map<String, PartMusic> music = new HashMap<>();
-    parts.forEach(m -> music.put(m.part().name(), m));
+    standing.music().forEach(m -> music.put(m.part().name(), m));
     List<Stretch> stretches = new ArrayList<>();
     int begins = 0;
     for (GigPart part : gig.parts()) {
-      add(part, 0, begins, music, snapshot, stretches);
+      add(part, 0, begins, music, standing.snapshot(), stretches);
       begins += part.planned();
     }
     return new GigProgram(gig, stretches);

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.crate.CrateContents;
@@ -66,6 +67,24 @@ public final class GigStanding {
   public GigStanding after(
       Gig after, Snapshot snapshot, CrateContents contents, RoaringBitmap away) {
     return new GigStanding(after, moment.next(after, snapshot, contents, away), parts, times);
+  }
+
+  /**
+   * Looks at a gig, again where it was looked at before.
+   *
+   * @param before the last look at the same gig, if there was one
+   * @param contents of the crates at the same moment
+   * @param away tracks on disks that are not there
+   */
+  public static GigStanding after(
+      Optional<GigStanding> before,
+      Gig gig,
+      Snapshot snapshot,
+      CrateContents contents,
+      RoaringBitmap away) {
+    return before
+        .map(b -> b.after(gig, snapshot, contents, away))
+        .orElseGet(() -> of(gig, snapshot, contents, away));
   }
 
   /** The gig that was looked at. */

@@ -4,7 +4,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import org.roaringbitmap.RoaringBitmap;
-import tenterhook.core.crate.CrateContents;
 import tenterhook.core.track.Snapshot;
 import tenterhook.core.track.TrackIds;
 import tenterhook.core.track.TrackOrder;
@@ -20,20 +19,6 @@ import tenterhook.core.track.TrackOrder;
 public record PartMusic(GigPart part, TrackIds tracks, RoaringBitmap banned) {
   private static final List<TrackOrder.Key> USUAL =
       List.of(new TrackOrder.Key("artist", false), new TrackOrder.Key("title", false));
-
-  /** The music of all parts at any depth, each before those in it. */
-  public static List<PartMusic> of(Gig gig, Snapshot snapshot, CrateContents contents) {
-    return gig.allParts().stream().map(p -> of(p, gig, snapshot, contents)).toList();
-  }
-
-  private static PartMusic of(GigPart part, Gig gig, Snapshot snapshot, CrateContents contents) {
-    RoaringBitmap picked = picked(part, snapshot);
-    RoaringBitmap banned = contents.banned(gig.never(), picked);
-    RoaringBitmap found =
-        part.rule().map(r -> contents.found(r, gig.never())).orElseGet(RoaringBitmap::new);
-    picked.andNot(banned);
-    return of(part, RoaringBitmap.or(picked, found), found, banned, snapshot);
-  }
 
   /** Those picked by hand that the collection has. */
   static RoaringBitmap picked(GigPart part, Snapshot snapshot) {

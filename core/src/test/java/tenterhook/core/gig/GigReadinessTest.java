@@ -109,7 +109,8 @@ class GigReadinessTest {
                 NeverPlay.NOTHING.plus(
                     (Rule.Line) rule("artist:=\"Tin Lark\"").parts().getFirst()));
     CrateContents contents = new CrateContents(snapshot, Tracks.BOOK, Crates.NONE, DATE);
-    PartMusic music = PartMusic.of(gig, snapshot, contents).getFirst();
+    PartMusic music =
+        GigStanding.of(gig, snapshot, contents, new RoaringBitmap()).music().getFirst();
     assertThat(music.tracks()).containsExactly(4, 2, 1);
     assertThat(music.banned().toArray()).containsExactly(3);
   }

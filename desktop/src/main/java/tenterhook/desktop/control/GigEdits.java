@@ -28,19 +28,24 @@ public final class GigEdits {
     return workspace.state().get().gigs();
   }
 
-  /** Makes the gigs other ones; says why when that cannot be, and is false then. */
+  /**
+   * Makes the gigs other ones, as they are when the turn of the edit comes: it sees what quick
+   * hands did before it. Says at once why when that cannot be, and is false then.
+   */
   public boolean set(String what, UnaryOperator<Gigs> edit) {
     try {
-      Gigs now = gigs();
-      Gigs after = edit.apply(now);
-      if (!after.equals(now)) {
-        workspace.apply(new Change(what, true, List.of(new Edit.SetGigs(now, after))));
-      }
+      edit.apply(gigs());
     } catch (IllegalArgumentException wrong) {
       workspace.frame().inform(String.valueOf(wrong.getMessage()), true, 0);
       return false;
     }
+    workspace.command(what, 0, now -> change(what, now.gigs(), edit.apply(now.gigs())));
     return true;
+  }
+
+  private static Change change(String what, Gigs before, Gigs after) {
+    List<Edit> edits = after.equals(before) ? List.of() : List.of(new Edit.SetGigs(before, after));
+    return new Change(what, true, edits);
   }
 
   /** Alters one gig; says why when that cannot be, and is false then. */

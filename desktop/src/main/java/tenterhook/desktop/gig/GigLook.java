@@ -20,13 +20,13 @@ import tenterhook.core.track.Snapshot;
  *
  * @param standing how it stands against the collection
  * @param program its night
- * @param afterwards what became of it, as far as that is counted
+ * @param afterwards what became of it, when its day is over
  * @param tempos one line of tempos for each stretch: seconds after the beginning, beats a minute
  */
 record GigLook(
     GigStanding standing,
     GigProgram program,
-    Afterwards afterwards,
+    Optional<Afterwards> afterwards,
     List<List<TempoPoint>> tempos) {
   /** A tempo at a time. */
   record TempoPoint(double second, double bpm) {}
@@ -41,15 +41,17 @@ record GigLook(
     Snapshot snapshot = state.snapshot();
     RoaringBitmap away = state.tracksAway();
     GigStanding standing =
-        before
-            .map(b -> b.standing.after(gig, snapshot, contents, away))
-            .orElseGet(() -> GigStanding.of(gig, snapshot, contents, away));
+        GigStanding.after(before.map(GigLook::standing), gig, snapshot, contents, away);
     GigProgram program = GigProgram.of(standing);
     List<List<TempoPoint>> tempos =
         program.stretches().stream()
             .map(s -> before.flatMap(b -> b.tempos(s)).orElseGet(() -> tempos(s, snapshot)))
             .toList();
-    return new GigLook(standing, program, Afterwards.of(program, snapshot), tempos);
+    Optional<Afterwards> afterwards =
+        gig.evening().date().isBefore(contents.today())
+            ? Optional.of(Afterwards.of(program, snapshot))
+            : Optional.empty();
+    return new GigLook(standing, program, afterwards, tempos);
   }
 
   /** The tempos of a stretch in which nothing changed. */

@@ -98,8 +98,8 @@ final class GigSide extends ScrollPane {
   }
 
   private void showLeft(GigLook look) {
-    if (look.gig().evening().date().isBefore(workspace.collection().today())) {
-      afterwards.show(look.gig(), look.afterwards());
+    if (look.afterwards().isPresent()) {
+      afterwards.show(look.gig(), look.afterwards().get());
       left.getChildren().setAll(afterwards);
       return;
     }

@@ -23,6 +23,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.listen.Status;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.crate.CrateContents;
@@ -31,6 +32,7 @@ import tenterhook.core.gig.GigPart;
 import tenterhook.core.gig.GigProgram;
 import tenterhook.core.gig.GigProgram.Stretch;
 import tenterhook.core.gig.GigSearch;
+import tenterhook.core.gig.GigStanding;
 import tenterhook.core.gig.MustPlay;
 import tenterhook.core.gig.Person;
 import tenterhook.core.track.Snapshot;
@@ -50,7 +52,6 @@ final class NightView extends BorderPane {
   private static final PseudoClass TALLER = PseudoClass.getPseudoClass("taller");
   private static final double TALL_FROM = 940;
   private static final double TALLER_FROM = 1060;
-  private static final int NUMBERED = 9;
   private static final int MOST_FOUND = 6;
 
   private final Workspace workspace;
@@ -72,13 +73,27 @@ final class NightView extends BorderPane {
   private String title = "";
   private String chosenPart = "";
   private String partByClock = "";
+  private boolean numberTaken;
   private Optional<NightLook> look = Optional.empty();
 
   /** What is shown, at one moment. */
-  private record NightLook(Gig gig, GigProgram program, GigSearch search, Snapshot snapshot) {
-    static NightLook of(Gig gig, CollectionState state, CrateContents contents) {
-      GigProgram program = GigProgram.of(gig, state.snapshot(), contents);
-      return new NightLook(gig, program, GigSearch.of(program, state.snapshot()), state.snapshot());
+  private record NightLook(GigStanding standing, GigProgram program, GigSearch search) {
+    static NightLook of(
+        Gig gig, CollectionState state, CrateContents contents, Optional<NightLook> before) {
+      Snapshot snapshot = state.snapshot();
+      RoaringBitmap away = state.tracksAway();
+      GigStanding standing =
+          GigStanding.after(before.map(NightLook::standing), gig, snapshot, contents, away);
+      GigProgram program = GigProgram.of(standing);
+      return new NightLook(standing, program, GigSearch.of(program, snapshot));
+    }
+
+    Gig gig() {
+      return standing.gig();
+    }
+
+    Snapshot snapshot() {
+      return standing.snapshot();
     }
   }
 
@@ -103,7 +118,7 @@ final class NightView extends BorderPane {
     setCenter(columns());
     setBottom(foot());
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
-    addEventFilter(KeyEvent.KEY_TYPED, this::swallowNumbers);
+    addEventFilter(KeyEvent.KEY_TYPED, this::typed);
     ticking.setCycleCount(Animation.INDEFINITE);
     workspace.whileInView(this, this::refresh);
   }
@@ -204,11 +219,14 @@ final class NightView extends BorderPane {
   private void refresh() {
     CollectionState state = workspace.state().get();
     CrateContents contents = workspace.contents();
+    Optional<NightLook> before = look.filter(l -> l.gig().title().equals(title));
     state
         .gigs()
         .named(title)
         .ifPresent(
-            gig -> workspace.promptly(this, () -> NightLook.of(gig, state, contents), this::show));
+            gig ->
+                workspace.promptly(
+                    this, () -> NightLook.of(gig, state, contents, before), this::show));
   }
 
   private void show(NightLook now) {
@@ -356,6 +374,7 @@ final class NightView extends BorderPane {
   private void keys(KeyEvent event) {
     boolean plain = !event.isShortcutDown() && !event.isAltDown() && find.getText().isEmpty();
     KeyCode key = event.getCode();
+    numberTaken = false;
     if (key == KeyCode.F11) {
       leave();
     } else if (key == KeyCode.ESCAPE) {
@@ -370,25 +389,25 @@ final class NightView extends BorderPane {
     } else if (plain && key == KeyCode.ENTER) {
       musts.chosen().ifPresent(this::tick);
     } else if (plain && key.isDigitKey()) {
-      number(event.getText());
+      number(key);
     } else {
       return;
     }
     event.consume();
   }
 
-  private void number(String digit) {
-    int at = digit.isEmpty() ? 0 : Character.digit(digit.charAt(0), 10);
-    if (at >= 1 && at <= NUMBERED) {
+  /** The digit is the last letter of the key's name, whatever it writes on this keyboard. */
+  private void number(KeyCode key) {
+    int at = Character.digit(key.getName().charAt(key.getName().length() - 1), 10);
+    numberTaken = true;
+    if (at >= 1) {
       musts.numbered(at).ifPresent(this::tick);
     }
   }
 
   /** A number that ticked something off is not the beginning of a search. */
-  private void swallowNumbers(KeyEvent event) {
-    boolean digit =
-        !event.getCharacter().isEmpty() && Character.isDigit(event.getCharacter().charAt(0));
-    if (digit && find.getText().isEmpty()) {
+  private void typed(KeyEvent event) {
+    if (numberTaken) {
       event.consume();
     }
   }

@@ -181,15 +181,14 @@ public final class Shell extends BorderPane implements Frame {
 
   @Override
   public void fillWindow(Optional<Node> view) {
+    header.getChildren().remove(notifications);
     setTop(view.isPresent() ? notifications : header);
-    if (view.isEmpty()) {
-      header.getChildren().setAll(header.getChildren().getFirst(), notifications);
-    }
     notifications.dismiss();
     notifications.large(view.isPresent());
     setCenter(view.orElse(stage));
     setBottom(view.isPresent() ? null : strip);
     if (view.isEmpty()) {
+      header.getChildren().add(notifications);
       inView.shown();
     }
   }

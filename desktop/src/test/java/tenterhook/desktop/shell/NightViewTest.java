@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import javafx.scene.Node;
 import javafx.scene.control.Labeled;
 import javafx.scene.input.KeyCode;
@@ -99,6 +101,19 @@ class NightViewTest extends WindowTest {
     control(KeyCode.Z);
     settle();
     assertThat(text("night-said")).startsWith("There is no tick");
+  }
+
+  @Test
+  void aTickIsTakenBackAlsoWhenOtherWorkHoldsItUp() {
+    CountDownLatch ticked = new CountDownLatch(1);
+    workspace.job("busy", false, p -> ticked.await(20, TimeUnit.SECONDS), done -> {});
+    robot.push(KeyCode.DIGIT2);
+    robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
+    robot.push(KeyCode.DIGIT3);
+    ticked.countDown();
+    settle();
+    assertThat(gig().mustPlays().get(1).heard()).isEmpty();
+    assertThat(gig().mustPlays().get(2).heard()).isPresent();
   }
 
   @Test
