@@ -6,7 +6,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.BiPredicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import tenterhook.core.text.Fold;
@@ -71,20 +70,25 @@ public final class GigSearch {
    */
   public List<Found> find(String typed, int most) {
     List<String> words = Stream.of(Fold.fold(typed).split(" ")).filter(w -> !w.isEmpty()).toList();
-    if (words.isEmpty()) {
-      return List.of();
+    List<String> beginnings = words.stream().map(w -> " " + w).toList();
+    List<Found> first = new ArrayList<>();
+    List<Found> then = new ArrayList<>();
+    for (int i = 0; i < tracks.size() && first.size() < most && !words.isEmpty(); i++) {
+      if (holdsAll(texts.get(i), words)) {
+        List<Found> in = holdsAll(texts.get(i), beginnings) ? first : then;
+        in.add(tracks.get(i));
+      }
     }
-    List<Found> found = new ArrayList<>(all(words, (text, word) -> text.contains(" " + word)));
-    if (found.size() < most) {
-      all(words, String::contains).stream().filter(f -> !found.contains(f)).forEach(found::add);
-    }
-    return List.copyOf(found.subList(0, Math.min(most, found.size())));
+    return Stream.concat(first.stream(), then.stream()).limit(most).toList();
   }
 
-  private List<Found> all(List<String> words, BiPredicate<String, String> holds) {
-    return IntStream.range(0, tracks.size())
-        .filter(i -> words.stream().allMatch(w -> holds.test(texts.get(i), w)))
-        .mapToObj(tracks::get)
-        .toList();
+  /** A loop and no stream: it is asked of every track at every key. */
+  private static boolean holdsAll(String text, List<String> words) {
+    for (String word : words) {
+      if (!text.contains(word)) {
+        return false;
+      }
+    }
+    return true;
   }
 }
