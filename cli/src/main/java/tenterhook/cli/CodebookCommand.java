@@ -124,7 +124,7 @@ final class CodebookCommand extends CollectionCommand {
           CodebookEdits.rename(
               tracks(collection),
               collection.state().codebook(),
-              collection.state().rules(),
+              collection.state().holders(),
               token,
               other));
     }
@@ -143,7 +143,7 @@ final class CodebookCommand extends CollectionCommand {
       apply(
           collection,
           CodebookEdits.renameFacet(
-              collection.state().codebook(), collection.state().rules(), name, other));
+              collection.state().codebook(), collection.state().holders(), name, other));
     }
   }
 
@@ -281,7 +281,7 @@ final class CodebookCommand extends CollectionCommand {
           CodebookEdits.merge(
               tracks(collection),
               collection.state().codebook(),
-              collection.state().rules(),
+              collection.state().holders(),
               token,
               into));
     }
@@ -326,7 +326,7 @@ final class CodebookCommand extends CollectionCommand {
           CodebookEdits.move(
               tracks(collection),
               collection.state().codebook(),
-              collection.state().rules(),
+              collection.state().holders(),
               token,
               facet));
     }

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.time.InstantSource;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import org.roaringbitmap.RoaringBitmap;
@@ -105,13 +106,34 @@ abstract class CollectionCommand implements Callable<Integer> {
   void apply(MusicCollection collection, MusicCollection.Command command) {
     if (main.dryRun) {
       Change change = command.on(collection.state());
+      sayNights(collection.state().holders().nightsMissing(change, collection.today()));
       int tracks = change.tracks().getCardinality();
       say(
           object().put("dryRun", change.title()).put("tracks", tracks),
           "would do: " + change.title());
       return;
     }
-    report(collection, collection.apply(command, progress()));
+    List<String> nights = new ArrayList<>();
+    Outcome done =
+        collection.apply(
+            now -> {
+              Change change = command.on(now);
+              nights.clear();
+              nights.addAll(now.holders().nightsMissing(change, collection.today()));
+              return change;
+            },
+            progress());
+    sayNights(nights);
+    report(collection, done);
+  }
+
+  private void sayNights(List<String> nights) {
+    if (!nights.isEmpty()) {
+      main.err.println(
+          "these gigs to come plan to play what goes: "
+              + String.join(", ", nights)
+              + "; 'gig NAME ready' says what is missing, 'undo' brings it back");
+    }
   }
 
   /** Prints what became of a change. */

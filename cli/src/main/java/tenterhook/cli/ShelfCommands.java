@@ -36,7 +36,8 @@ final class ShelfCommands {
       String what,
       Crates after,
       UnaryOperator<Rule.Line> edit) {
-    by.apply(collection, new Change(what, true, collection.state().rules().following(after, edit)));
+    by.apply(
+        collection, new Change(what, true, collection.state().holders().following(after, edit)));
   }
 
   /** Puts a crate or a shelf elsewhere. */

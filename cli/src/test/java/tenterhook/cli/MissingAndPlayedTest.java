@@ -31,6 +31,23 @@ class MissingAndPlayedTest extends CommandTest {
   }
 
   @Test
+  void aTrackThatANightToComeNeedsIsNotTakenOutInSilence() throws Exception {
+    lose();
+    run("gigs", "add", "Night crossing", "--date", "2999-01-01");
+    run("gigs", "add", "Long ago", "--date", "2020-01-01");
+    run("gig", "Night crossing", "part", "Deck");
+    run("gig", "Night crossing", "part", "Deck", "--pick", "file:lost");
+    run("gig", "Long ago", "part", "Deck");
+    run("gig", "Long ago", "part", "Deck", "--pick", "file:lost");
+    assertThat(run("--dry-run", "lost", "remove").err()).contains("Night crossing");
+    var removed = run("lost", "remove");
+    assertThat(removed.err()).contains("Night crossing").doesNotContain("Long ago");
+    run("undo", removed.last().path("change").asText());
+    run("gig", "Night crossing", "part", "Deck", "--remove");
+    assertThat(run("lost", "remove").err()).doesNotContain("plan to play");
+  }
+
+  @Test
   void anotherFileTakesTheLostOnesPlace() throws Exception {
     JsonNode track = lose();
     String heir =

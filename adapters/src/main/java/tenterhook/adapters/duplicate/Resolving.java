@@ -98,7 +98,7 @@ public final class Resolving {
       return new Change(NOTHING, byHand, List.of());
     }
     Resolution resolution =
-        new Resolution(now.snapshot(), now.codebook(), now.crates(), choice.survivor(), spares);
+        new Resolution(now.snapshot(), now.codebook(), now.holders(), choice.survivor(), spares);
     if (!coversKept(collection, now, resolution, declined, refused)) {
       return new Change(NOTHING, byHand, List.of());
     }

@@ -19,7 +19,7 @@ import tenterhook.core.change.Place;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.crate.CrateContents;
 import tenterhook.core.crate.Crates;
-import tenterhook.core.edit.RuleHolders;
+import tenterhook.core.edit.Holders;
 import tenterhook.core.field.Fields;
 import tenterhook.core.gig.Gigs;
 import tenterhook.core.track.Snapshot;
@@ -112,8 +112,8 @@ public record CollectionState(
   }
 
   /** All that holds rules. */
-  public RuleHolders rules() {
-    return new RuleHolders(crates, gigs);
+  public Holders holders() {
+    return new Holders(crates, gigs);
   }
 
   /** The same with other tracks. */

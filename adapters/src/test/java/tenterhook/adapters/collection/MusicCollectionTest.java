@@ -38,6 +38,7 @@ import tenterhook.core.duplicate.Duplicates;
 import tenterhook.core.duplicate.Group;
 import tenterhook.core.duplicate.Resolution;
 import tenterhook.core.duplicate.SpareFate;
+import tenterhook.core.edit.Holders;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.gig.Evening;
@@ -199,7 +200,8 @@ class MusicCollectionTest extends CollectionTest {
   }
 
   private Change resolve(Crates crates, int survivor, List<Integer> spares) {
-    return new Resolution(now(), collection.state().codebook(), crates, survivor, spares)
+    return new Resolution(
+            now(), collection.state().codebook(), new Holders(crates, Gigs.NONE), survivor, spares)
         .change(Set.of(), new SpareFate.Hold(), true);
   }
 

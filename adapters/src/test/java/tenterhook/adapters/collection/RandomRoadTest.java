@@ -135,7 +135,7 @@ class RandomRoadTest {
           CodebookEdits.rename(
               now(),
               book,
-              collection.state().rules(),
+              collection.state().holders(),
               book.tokens().get(2),
               "N" + random.nextInt(1000));
       default -> {
@@ -145,7 +145,7 @@ class RandomRoadTest {
             : new Resolution(
                     now(),
                     book,
-                    collection.state().crates(),
+                    collection.state().holders(),
                     groups.getFirst().survivor(),
                     groups.getFirst().spares())
                 .change(Set.of(), new SpareFate.Hold(), false);

@@ -150,7 +150,7 @@ class OtherDisksTest {
   private static boolean gainsInFile(MusicCollection collection, Group group) {
     var state = collection.state();
     return new Resolution(
-            state.snapshot(), state.codebook(), state.crates(), group.survivor(), group.spares())
+            state.snapshot(), state.codebook(), state.holders(), group.survivor(), group.spares())
         .gains().stream().anyMatch(g -> g.key().equals(state.codebook().notation().target().key()));
   }
 

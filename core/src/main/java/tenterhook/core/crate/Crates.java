@@ -249,6 +249,31 @@ public record Crates(List<Shelf> shelves) {
     return new Crates(withLines(shelves, edit));
   }
 
+  /**
+   * The same with every track that a crate by hand or a never-play list names replaced, at its
+   * place; one that is named twice then keeps its first place.
+   *
+   * @param heir of an id: another or the same
+   */
+  public Crates withTracks(UnaryOperator<Integer> heir) {
+    return new Crates(
+        ShelfTree.each(
+            shelves,
+            s ->
+                s.with(s.crates().stream().map(c -> withTracks(c, heir)).toList())
+                    .with(s.never().withTracks(heir))));
+  }
+
+  private static Crate withTracks(Crate crate, UnaryOperator<Integer> heir) {
+    if (crate instanceof Crate.HandCrate hand) {
+      List<Integer> others = hand.tracks().stream().map(heir).toList();
+      return others.equals(hand.tracks())
+          ? hand
+          : new Crate.HandCrate(hand.name(), others.stream().distinct().toList());
+    }
+    return crate;
+  }
+
   /** Edits the lines of all rules and of all never-play lists. */
   private static List<Shelf> withLines(List<Shelf> shelves, UnaryOperator<Rule.Line> edit) {
     return ShelfTree.each(

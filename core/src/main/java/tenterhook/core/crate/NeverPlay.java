@@ -3,6 +3,7 @@ package tenterhook.core.crate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import tenterhook.core.find.Query;
 
@@ -47,6 +48,11 @@ public record NeverPlay(List<Integer> tracks, List<Rule.Line> lines) {
     List<Rule.Line> more = new ArrayList<>(lines);
     more.add(line);
     return new NeverPlay(tracks, more);
+  }
+
+  /** The same with every track replaced by another or by itself. */
+  public NeverPlay withTracks(UnaryOperator<Integer> heir) {
+    return new NeverPlay(tracks.stream().map(heir).toList(), lines);
   }
 
   /** The same without a track. */

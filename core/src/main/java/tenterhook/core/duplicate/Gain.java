@@ -1,7 +1,7 @@
 package tenterhook.core.duplicate;
 
 import java.util.List;
-import tenterhook.core.crate.Crates;
+import tenterhook.core.edit.Holders;
 import tenterhook.core.field.Field;
 
 /** Something that a survivor receives from its spares; each can be declined. */
@@ -25,12 +25,13 @@ public sealed interface Gain {
   }
 
   /**
-   * Crates that are filled by hand point to the survivor, at the place of the spare.
+   * Crates that are filled by hand, gigs and never-play lists point to the survivor, at the place
+   * of the spare.
    *
-   * @param names the crates that change
-   * @param after all crates afterwards
+   * @param names the crates, shelves and gigs that change
+   * @param after all that names tracks afterwards
    */
-  record Places(List<String> names, Crates after) implements Gain {
+  record Places(List<String> names, Holders after) implements Gain {
     /** Copies. */
     public Places {
       names = List.copyOf(names);

@@ -1,7 +1,6 @@
 package tenterhook.core.duplicate;
 
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -11,8 +10,7 @@ import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
 import tenterhook.core.code.Codebook;
-import tenterhook.core.crate.Crate;
-import tenterhook.core.crate.Crates;
+import tenterhook.core.edit.Holders;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
@@ -32,7 +30,7 @@ public final class Resolution {
 
   private final Snapshot snapshot;
   private final Codebook codebook;
-  private final Crates crates;
+  private final Holders holders;
   private final int survivor;
   private final List<Integer> spares;
 
@@ -41,23 +39,23 @@ public final class Resolution {
    *
    * @param snapshot the collection
    * @param codebook its codes
-   * @param crates its shelves
+   * @param holders its crates and gigs
    * @param survivor the copy to keep
    * @param spares the others; where several could give something, the first does
    */
   public Resolution(
-      Snapshot snapshot, Codebook codebook, Crates crates, int survivor, List<Integer> spares) {
+      Snapshot snapshot, Codebook codebook, Holders holders, int survivor, List<Integer> spares) {
     if (spares.isEmpty() || spares.contains(survivor)) {
       throw new IllegalArgumentException("survivor " + survivor + ", spares " + spares);
     }
     this.snapshot = snapshot;
     this.codebook = codebook;
-    this.crates = crates;
+    this.holders = holders;
     this.survivor = survivor;
     this.spares = List.copyOf(spares);
   }
 
-  /** All that the survivor can receive, in the order of the field catalogue, crates last. */
+  /** All that the survivor can receive, in the order of the field catalogue, places last. */
   public List<Gain> gains() {
     List<Gain> gains = new ArrayList<>();
     for (Field<?> field : Fields.inFile()) {
@@ -160,18 +158,8 @@ public final class Resolution {
 
   private Optional<Gain> places() {
     RoaringBitmap ids = bitmap();
-    List<String> names = new ArrayList<>();
-    Crates after = crates;
-    for (Crate crate : crates.all()) {
-      if (crate instanceof Crate.HandCrate hand && hand.tracks().stream().anyMatch(ids::contains)) {
-        List<Integer> tracks =
-            new ArrayList<>(
-                new LinkedHashSet<>(
-                    hand.tracks().stream().map(id -> ids.contains(id) ? survivor : id).toList()));
-        after = after.with(hand.name(), c -> new Crate.HandCrate(hand.name(), tracks));
-        names.add(hand.name());
-      }
-    }
+    Holders after = holders.withTracks(id -> ids.contains(id) ? survivor : id);
+    List<String> names = holders.namesOfOthers(after);
     return names.isEmpty() ? Optional.empty() : Optional.of(new Gain.Places(names, after));
   }
 
@@ -236,11 +224,12 @@ public final class Resolution {
     List<Edit> edits = new ArrayList<>();
     for (Gain gain : gains()) {
       if (!declined.contains(gain.key())) {
-        edits.add(
+        edits.addAll(
             switch (gain) {
               case Gain.ValueGain value ->
-                  new Edit.SetField(survivor, value.field(), value.before(), value.after());
-              case Gain.Places places -> new Edit.SetCrates(crates, places.after());
+                  List.of(
+                      new Edit.SetField(survivor, value.field(), value.before(), value.after()));
+              case Gain.Places places -> holders.editsTo(places.after());
             });
       }
     }

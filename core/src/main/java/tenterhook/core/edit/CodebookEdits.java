@@ -34,7 +34,7 @@ public final class CodebookEdits {
    * @throws IllegalArgumentException when there is no such code, or the new one is taken
    */
   public static Change rename(
-      Snapshot snapshot, Codebook codebook, RuleHolders rules, String token, String other) {
+      Snapshot snapshot, Codebook codebook, Holders rules, String token, String other) {
     String known = known(codebook, token);
     Codebook after = codebook.renamed(known, other);
     List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
@@ -107,8 +107,7 @@ public final class CodebookEdits {
    *
    * @throws IllegalArgumentException when there is no such facet, or the name is taken
    */
-  public static Change renameFacet(
-      Codebook codebook, RuleHolders rules, String name, String other) {
+  public static Change renameFacet(Codebook codebook, Holders rules, String name, String other) {
     Facet facet =
         codebook
             .facet(name)
@@ -229,7 +228,7 @@ public final class CodebookEdits {
    * @throws IllegalArgumentException when one of them is not there, or both are one
    */
   public static Change merge(
-      Snapshot snapshot, Codebook codebook, RuleHolders rules, String token, String into) {
+      Snapshot snapshot, Codebook codebook, Holders rules, String token, String into) {
     String from = known(codebook, token);
     String to = known(codebook, into);
     if (from.equals(to)) {
@@ -284,7 +283,7 @@ public final class CodebookEdits {
    * @throws IllegalArgumentException when there is no such code or facet
    */
   public static Change move(
-      Snapshot snapshot, Codebook codebook, RuleHolders rules, String token, String facet) {
+      Snapshot snapshot, Codebook codebook, Holders rules, String token, String facet) {
     String known = known(codebook, token);
     Facet from = codebook.facetOf(known).orElseThrow();
     Facet to =

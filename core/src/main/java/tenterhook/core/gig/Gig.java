@@ -2,9 +2,12 @@ package tenterhook.core.gig;
 
 import java.time.LocalTime;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import tenterhook.core.crate.NeverPlay;
 import tenterhook.core.crate.Rule;
@@ -192,6 +195,35 @@ public record Gig(
   public Gig like(String other, Evening when) {
     List<MustPlay> unheard = mustPlays.stream().map(m -> m.heard(Optional.empty())).toList();
     return new Gig(other, when, parts, unheard, List.of(), never, reserve);
+  }
+
+  /** The tracks that it plans to play by name: picked by hand, must-plays, chosen for a wish. */
+  IntStream plannedTracks() {
+    return IntStream.concat(
+        allParts().stream().flatMap(p -> p.tracks().stream()).mapToInt(id -> id),
+        IntStream.concat(
+            mustPlays.stream().mapToInt(MustPlay::track),
+            wishes.stream().filter(w -> w.track() != 0).mapToInt(Wish::track)));
+  }
+
+  /**
+   * The same with every track that it names replaced; of two must-plays that become one the first
+   * stays, heard when either was.
+   *
+   * @param heir of an id: another or the same
+   */
+  Gig withTracks(UnaryOperator<Integer> heir) {
+    Map<Integer, MustPlay> musts = new LinkedHashMap<>();
+    for (MustPlay must : mustPlays) {
+      musts.merge(
+          heir.apply(must.track()),
+          must.of(heir.apply(must.track())),
+          (first, other) -> first.heard(first.heard().or(other::heard)));
+    }
+    return withParts(parts.stream().map(p -> p.following(heir)).toList())
+        .withMustPlays(List.copyOf(musts.values()))
+        .withWishes(wishes.stream().map(w -> w.of(heir)).toList())
+        .with(never.withTracks(heir));
   }
 
   /** The lines of all parts and of what is never played. */

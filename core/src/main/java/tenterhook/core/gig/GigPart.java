@@ -85,6 +85,12 @@ public record GigPart(
         .withParts(parts.stream().map(p -> p.withLines(edit)).toList());
   }
 
+  /** The same with every track picked by hand, also in those in it, replaced. */
+  GigPart following(UnaryOperator<Integer> heir) {
+    return withTracks(tracks.stream().map(heir).toList())
+        .withParts(parts.stream().map(p -> p.following(heir)).toList());
+  }
+
   /** Minutes planned: its own, else those of the parts in it. */
   public int planned() {
     return minutes > 0 ? minutes : parts.stream().mapToInt(GigPart::planned).sum();

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.find.Subject;
 
@@ -86,6 +87,29 @@ public record Gigs(List<Gig> all) {
                     .anyMatch(v -> v.text().equalsIgnoreCase(name)))
         .map(Gig::title)
         .toList();
+  }
+
+  /**
+   * The titles of the gigs to come that plan to play a track by name: picked by hand for a part, a
+   * must-play, or chosen for a wish.
+   *
+   * @param tracks ids
+   * @param today the first day on which a gig is not over
+   */
+  public List<String> planning(RoaringBitmap tracks, LocalDate today) {
+    return coming(today).stream()
+        .filter(g -> g.plannedTracks().anyMatch(tracks::contains))
+        .map(Gig::title)
+        .toList();
+  }
+
+  /**
+   * The same with every track that a gig names replaced, such as a spare by the copy that stays.
+   *
+   * @param heir of an id: another or the same
+   */
+  public Gigs withTracks(UnaryOperator<Integer> heir) {
+    return new Gigs(all.stream().map(g -> g.withTracks(heir)).toList());
   }
 
   /** The same with every line of every gig read anew, such as when a crate has another name. */

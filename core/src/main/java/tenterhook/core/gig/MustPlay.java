@@ -22,6 +22,11 @@ public record MustPlay(int track, String part, String note, Optional<LocalTime> 
     return new MustPlay(track, other, note, heard);
   }
 
+  /** The same of another track. */
+  MustPlay of(int other) {
+    return new MustPlay(other, part, note, heard);
+  }
+
   /** The same, ticked off or not. */
   public MustPlay heard(Optional<LocalTime> at) {
     return new MustPlay(track, part, note, at);

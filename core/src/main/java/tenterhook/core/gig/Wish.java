@@ -1,5 +1,7 @@
 package tenterhook.core.gig;
 
+import java.util.function.UnaryOperator;
+
 /**
  * What somebody would like to hear. What it may be is worked out from the collection; what the DJ
  * settled is kept.
@@ -28,6 +30,11 @@ public record Wish(String line, String by, int track, boolean refused) {
   /** It is this track; 0 opens it again. */
   public Wish chosen(int id) {
     return new Wish(line, by, id, false);
+  }
+
+  /** The same; the track that it is, is replaced. */
+  Wish of(UnaryOperator<Integer> heir) {
+    return track == 0 ? this : new Wish(line, by, heir.apply(track), refused);
   }
 
   /** It will not be played. */

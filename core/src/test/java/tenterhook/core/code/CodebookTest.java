@@ -19,7 +19,7 @@ import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
 import tenterhook.core.crate.Rule;
 import tenterhook.core.edit.CodebookEdits;
-import tenterhook.core.edit.RuleHolders;
+import tenterhook.core.edit.Holders;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.gig.Gigs;
@@ -166,7 +166,7 @@ class CodebookTest {
   @Test
   void renamingReachesEveryFileThatCarriesTheCode() {
     Change change =
-        CodebookEdits.rename(snapshot, book, new RuleHolders(Crates.NONE, Gigs.NONE), "ska", "SKK");
+        CodebookEdits.rename(snapshot, book, new Holders(Crates.NONE, Gigs.NONE), "ska", "SKK");
     assertThat(change.edits()).hasSize(3);
     assertThat(change.tracks()).isEqualTo(Tracks.ids(1, 3));
     assertThat(change.edits().get(1))
@@ -179,12 +179,12 @@ class CodebookTest {
     assertThatThrownBy(
             () ->
                 CodebookEdits.rename(
-                    snapshot, book, new RuleHolders(Crates.NONE, Gigs.NONE), "SKA", "ELC"))
+                    snapshot, book, new Holders(Crates.NONE, Gigs.NONE), "SKA", "ELC"))
         .hasMessageContaining("ELC already");
     assertThatThrownBy(
             () ->
                 CodebookEdits.rename(
-                    snapshot, book, new RuleHolders(Crates.NONE, Gigs.NONE), "NON", "X"))
+                    snapshot, book, new Holders(Crates.NONE, Gigs.NONE), "NON", "X"))
         .hasMessageContaining("no code NON");
   }
 
@@ -195,16 +195,15 @@ class CodebookTest {
         Crates.NONE.plus(
             "Rink", new Crate.RuleCrate("Bare", new Rule.RuleGroup(Rule.Kind.ALL, List.of(line))));
     Change change =
-        CodebookEdits.renameFacet(book, new RuleHolders(crates, Gigs.NONE), "style", "Kind");
+        CodebookEdits.renameFacet(book, new Holders(crates, Gigs.NONE), "style", "Kind");
     Edit.SetCrates followed = (Edit.SetCrates) change.edits().get(1);
     Crate.RuleCrate bare = (Crate.RuleCrate) followed.after().crate("Bare").orElseThrow();
     assertThat(Rule.lines(bare.rule()).getFirst().text()).isEqualTo("missing:Kind");
     assertThatThrownBy(
-            () ->
-                CodebookEdits.renameFacet(book, new RuleHolders(crates, Gigs.NONE), "Era", "Year"))
+            () -> CodebookEdits.renameFacet(book, new Holders(crates, Gigs.NONE), "Era", "Year"))
         .hasMessageContaining("name of a field");
     assertThatThrownBy(
-            () -> CodebookEdits.renameFacet(book, new RuleHolders(crates, Gigs.NONE), "Gone", "X"))
+            () -> CodebookEdits.renameFacet(book, new Holders(crates, Gigs.NONE), "Gone", "X"))
         .hasMessageContaining("no facet");
   }
 

@@ -19,7 +19,7 @@ import tenterhook.core.crate.Rule;
 import tenterhook.core.derived.Derived;
 import tenterhook.core.edit.CodebookEdits;
 import tenterhook.core.edit.DerivedCodes;
-import tenterhook.core.edit.RuleHolders;
+import tenterhook.core.edit.Holders;
 import tenterhook.core.field.Fields;
 import tenterhook.core.find.Condition;
 import tenterhook.core.find.Finder;
@@ -34,14 +34,14 @@ import tenterhook.core.track.Snapshot;
 class CodesAtWorkTest {
   private final Codebook book = Tracks.BOOK;
 
-  private static RuleHolders asking(String subject, String... tokens) {
+  private static Holders asking(String subject, String... tokens) {
     List<Condition.Value> values =
         List.of(tokens).stream().map(t -> (Condition.Value) new Condition.Part(t)).toList();
     Rule.Line line = new Rule.Line(new Condition(subject, new Condition.AnyOf(values)));
     Rule.RuleGroup rule = new Rule.RuleGroup(Rule.Kind.ALL, List.of(line));
     Evening evening = Evening.on(LocalDate.EPOCH, LocalTime.NOON, LocalTime.MIDNIGHT);
     GigPart part = GigPart.of("Part", 1).filledBy(Optional.of(rule), List.of());
-    return new RuleHolders(
+    return new Holders(
         Crates.NONE.plus("Shelf", new Crate.RuleCrate("Rule", rule)),
         Gigs.NONE.plus(
             Gig.of("Gig", evening)
@@ -102,8 +102,7 @@ class CodesAtWorkTest {
         .hasMessageContaining("ELC already");
     assertThatThrownBy(
             () ->
-                CodebookEdits.merge(
-                    coded, book, new RuleHolders(Crates.NONE, Gigs.NONE), "SKA", "ska"))
+                CodebookEdits.merge(coded, book, new Holders(Crates.NONE, Gigs.NONE), "SKA", "ska"))
         .hasMessageContaining("one code already");
   }
 

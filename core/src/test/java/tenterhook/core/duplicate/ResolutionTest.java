@@ -3,7 +3,10 @@ package tenterhook.core.duplicate;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import tenterhook.core.Tracks;
@@ -13,16 +16,25 @@ import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.change.Place;
 import tenterhook.core.crate.Crate;
 import tenterhook.core.crate.Crates;
+import tenterhook.core.crate.NeverPlay;
+import tenterhook.core.edit.Holders;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
+import tenterhook.core.gig.Evening;
+import tenterhook.core.gig.Gig;
+import tenterhook.core.gig.GigPart;
+import tenterhook.core.gig.Gigs;
+import tenterhook.core.gig.MustPlay;
+import tenterhook.core.gig.Wish;
 
 class ResolutionTest {
   private static final Field<?> NOTES = Tracks.BOOK.notation().target();
   private static final SpareFate HOLD = new SpareFate.Hold();
 
   private static Resolution of(Tracks tracks, Crates crates) {
-    return new Resolution(tracks.snapshot(), Tracks.BOOK, crates, 1, List.of(2));
+    return new Resolution(
+        tracks.snapshot(), Tracks.BOOK, new Holders(crates, Gigs.NONE), 1, List.of(2));
   }
 
   private static Change change(Tracks tracks) {
@@ -103,9 +115,9 @@ class ResolutionTest {
     Tracks tracks = Tracks.none().with("title=a").with("title=a").with("title=c").with("title=d");
     Gain.Places places = (Gain.Places) of(tracks, crates).gains().getLast();
     assertThat(places.names()).containsExactly("Hand", "Both");
-    assertThat(((Crate.HandCrate) places.after().crate("Hand").orElseThrow()).tracks())
+    assertThat(((Crate.HandCrate) places.after().crates().crate("Hand").orElseThrow()).tracks())
         .containsExactly(3, 1, 4);
-    assertThat(((Crate.HandCrate) places.after().crate("Both").orElseThrow()).tracks())
+    assertThat(((Crate.HandCrate) places.after().crates().crate("Both").orElseThrow()).tracks())
         .containsExactly(1);
   }
 
@@ -128,6 +140,53 @@ class ResolutionTest {
               assertThat(set.id()).isEqualTo(2);
               assertThat(Tracks.BOOK.codesIn(set.after())).containsExactly("TRN");
             });
+  }
+
+  private static Evening evening(int day) {
+    return Evening.on(LocalDate.of(2026, 12, day), LocalTime.of(20, 0), LocalTime.of(23, 0));
+  }
+
+  /** What is never played stays so, and what was planned for a night can still be played. */
+  @Test
+  void gigsAndNeverPlayListsPointToTheSurvivor() {
+    NeverPlay never = NeverPlay.NOTHING.plus(List.of(2));
+    Crates crates = Crates.NONE.plusShelf("Children").withShelf("Children", s -> s.with(never));
+    Gig night =
+        Gig.of("Winter closing", evening(19))
+            .withParts(
+                List.of(
+                    GigPart.of("Doors", 30).withTracks(List.of(3, 2)),
+                    GigPart.of("Laps", 30)
+                        .withParts(List.of(GigPart.of("Pairs", 9).withTracks(List.of(2, 4, 1))))))
+            .withMustPlays(
+                List.of(
+                    new MustPlay(2, "Pairs", "the long one"),
+                    new MustPlay(1, "", "", Optional.of(LocalTime.NOON))))
+            .withWishes(List.of(Wish.of("slipway", "Ana").chosen(2), Wish.of("low tide", "Bo")))
+            .with(never);
+    Gig other = Gig.of("Crossing", evening(20));
+    Gigs gigs = Gigs.NONE.plus(night).plus(other);
+    Tracks tracks = Tracks.none().with("title=a").with("title=a").with("title=c").with("title=d");
+    Resolution resolution =
+        new Resolution(tracks.snapshot(), Tracks.BOOK, new Holders(crates, gigs), 1, List.of(2));
+    Gain.Places places = (Gain.Places) resolution.gains().getLast();
+    assertThat(places.names()).containsExactly("Children", "Winter closing");
+    Gig after = places.after().gigs().named("Winter closing").orElseThrow();
+    assertThat(after.part("Doors").orElseThrow().tracks()).containsExactly(3, 1);
+    assertThat(after.part("Pairs").orElseThrow().tracks()).containsExactly(1, 4);
+    assertThat(after.mustPlays())
+        .containsExactly(new MustPlay(1, "Pairs", "the long one", Optional.of(LocalTime.NOON)));
+    assertThat(after.wishes()).extracting(Wish::track).containsExactly(1, 0);
+    assertThat(after.never().tracks()).containsExactly(1);
+    assertThat(places.after().crates().shelf("Children").orElseThrow().never().tracks())
+        .containsExactly(1);
+    Change change = resolution.change(Set.of(), HOLD, true);
+    assertThat(change.edits())
+        .contains(
+            new Edit.SetCrates(crates, places.after().crates()),
+            new Edit.SetGigs(gigs, places.after().gigs()));
+    assertThat(resolution.change(Set.of("crates"), HOLD, true).edits())
+        .noneMatch(e -> e instanceof Edit.SetGigs || e instanceof Edit.SetCrates);
   }
 
   @Test
@@ -158,7 +217,7 @@ class ResolutionTest {
                 new Resolution(
                     Tracks.none().with("title=a").snapshot(),
                     Tracks.BOOK,
-                    Crates.NONE,
+                    new Holders(Crates.NONE, Gigs.NONE),
                     1,
                     List.of(1)))
         .hasMessageContaining("survivor 1");

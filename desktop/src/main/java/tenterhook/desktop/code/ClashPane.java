@@ -182,6 +182,6 @@ final class ClashPane extends VBox {
   private void rename(String token, String other) {
     CollectionState state = workspace.state().get();
     workspace.apply(
-        CodebookEdits.rename(state.snapshot(), state.codebook(), state.rules(), token, other));
+        CodebookEdits.rename(state.snapshot(), state.codebook(), state.holders(), token, other));
   }
 }

@@ -183,7 +183,7 @@ final class CodeMenu {
   private void merge(Code code, String into) {
     var state = workspace.state().get();
     Change change =
-        CodebookEdits.merge(state.snapshot(), book(), state.rules(), code.token(), into);
+        CodebookEdits.merge(state.snapshot(), book(), state.holders(), code.token(), into);
     workspace
         .frame()
         .ask(
@@ -195,7 +195,7 @@ final class CodeMenu {
   private void move(Code code, Facet to) {
     var state = workspace.state().get();
     workspace.apply(
-        CodebookEdits.move(state.snapshot(), book(), state.rules(), code.token(), to.name()));
+        CodebookEdits.move(state.snapshot(), book(), state.holders(), code.token(), to.name()));
   }
 
   private void rename(Code code) {
@@ -212,7 +212,7 @@ final class CodeMenu {
                             CodebookEdits.rename(
                                 workspace.state().get().snapshot(),
                                 book(),
-                                workspace.state().get().rules(),
+                                workspace.state().get().holders(),
                                 code.token(),
                                 other))));
   }

@@ -208,7 +208,7 @@ final class CodebookPane extends VBox {
                     () ->
                         workspace.apply(
                             CodebookEdits.renameFacet(
-                                book(), workspace.state().get().rules(), facet.name(), other))));
+                                book(), workspace.state().get().holders(), facet.name(), other))));
   }
 
   private void removeFacet(Facet facet) {

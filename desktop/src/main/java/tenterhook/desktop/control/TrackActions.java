@@ -42,7 +42,7 @@ final class TrackActions {
       workspace
           .frame()
           .ask(
-              Words.of("ask.remove", ids.getCardinality()),
+              PlannedNights.told(workspace, Words.of("ask.remove", ids.getCardinality()), ids),
               Words.of("do.remove", ids.getCardinality()),
               () ->
                   workspace.command(

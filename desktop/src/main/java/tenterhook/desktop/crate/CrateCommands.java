@@ -65,7 +65,7 @@ final class CrateCommands {
     try {
       Crates then = after.get();
       if (!then.equals(crates())) {
-        List<Edit> edits = workspace.state().get().rules().following(then, follow.apply(then));
+        List<Edit> edits = workspace.state().get().holders().following(then, follow.apply(then));
         workspace.apply(new Change(what, true, edits));
       }
     } catch (IllegalArgumentException wrong) {

@@ -130,7 +130,7 @@ final class CopiesGrid extends GridPane {
     if (tracks.stream().anyMatch(id -> !state.snapshot().has(id))) {
       return;
     }
-    new Resolution(state.snapshot(), state.codebook(), state.crates(), survivor, spares())
+    new Resolution(state.snapshot(), state.codebook(), state.holders(), survivor, spares())
         .gains()
         .forEach(g -> gains.put(g.key(), g));
     columns();

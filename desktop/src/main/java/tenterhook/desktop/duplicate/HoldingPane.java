@@ -15,6 +15,7 @@ import tenterhook.adapters.duplicate.HoldingBay.Held;
 import tenterhook.adapters.execution.Bin;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
+import tenterhook.desktop.control.PlannedNights;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.TwoLineCell;
 import tenterhook.desktop.theme.Words;
@@ -151,7 +152,8 @@ final class HoldingPane extends VBox {
     workspace
         .frame()
         .ask(
-            Words.of("ask.emptyLast", last.getCardinality(), names),
+            PlannedNights.told(
+                workspace, Words.of("ask.emptyLast", last.getCardinality(), names), last),
             Words.of("do.emptyLast", last.getCardinality()),
             () -> take(last, true));
   }

@@ -20,6 +20,7 @@ import tenterhook.adapters.playlist.PlaylistFile;
 import tenterhook.core.change.Outcome;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.lost.Wishes;
+import tenterhook.desktop.control.PlannedNights;
 import tenterhook.desktop.control.PlaylistChooser;
 import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.Workspace;
@@ -74,7 +75,7 @@ final class LostActions {
     workspace
         .frame()
         .ask(
-            Words.of("ask.removeLost", ids.getCardinality()),
+            PlannedNights.told(workspace, Words.of("ask.removeLost", ids.getCardinality()), ids),
             Words.of("do.remove", ids.getCardinality()),
             () ->
                 workspace.command(

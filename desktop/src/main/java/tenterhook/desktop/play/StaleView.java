@@ -21,6 +21,7 @@ import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Fields;
 import tenterhook.core.play.Stale;
 import tenterhook.core.track.Snapshot;
+import tenterhook.desktop.control.PlannedNights;
 import tenterhook.desktop.control.StationOutline;
 import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.theme.Look;
@@ -180,7 +181,7 @@ public final class StaleView extends StationOutline {
     workspace
         .frame()
         .ask(
-            Words.of("ask.holdStale", ids.getCardinality()),
+            PlannedNights.told(workspace, Words.of("ask.holdStale", ids.getCardinality()), ids),
             Words.of("do.hold", ids.getCardinality()),
             () ->
                 workspace.command(

@@ -103,7 +103,10 @@ final class Notifications extends VBox {
   }
 
   private void question(String question, javafx.scene.Node... answers) {
-    HBox line = new HBox(Look.dataLabel(question));
+    Label words = Look.dataLabel(question);
+    words.setId("question");
+    words.setWrapText(true);
+    HBox line = new HBox(words);
     line.getStyleClass().add("told");
     line.getChildren().addAll(answers);
     line.getChildren()

@@ -2,6 +2,8 @@ package tenterhook.desktop.shell;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.application.Platform;
@@ -15,7 +17,13 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import tenterhook.adapters.tagfile.TagFiles;
+import tenterhook.core.change.Change;
+import tenterhook.core.change.Edit;
 import tenterhook.core.field.Fields;
+import tenterhook.core.gig.Evening;
+import tenterhook.core.gig.Gig;
+import tenterhook.core.gig.MustPlay;
+import tenterhook.core.job.Progress;
 import tenterhook.core.track.TrackOrder;
 import tenterhook.desktop.control.TrackPane;
 import tenterhook.desktop.workspace.Station;
@@ -195,6 +203,40 @@ class TableTest extends WindowTest {
     press("answer");
     settle();
     assertThat(now().count()).isEqualTo(before - 2);
+  }
+
+  /** A night counts on it: that is said before, and not when the night is over. */
+  @Test
+  void removingSaysWhichNightsCountOnIt() {
+    fx(() -> ((TextField) lookup("#find")).setText("file:present"));
+    select(1);
+    int id = pane().rows().getFirst();
+    collection.apply(
+        state ->
+            new Change(
+                "plans two nights",
+                true,
+                List.of(
+                    new Edit.SetGigs(
+                        state.gigs(),
+                        state
+                            .gigs()
+                            .plus(night("Ice break", 2999, id))
+                            .plus(night("Long ago", 2020, id))))),
+        Progress.SILENT);
+    settle();
+    key(KeyCode.DELETE);
+    assertThat(((Labeled) lookup("#question")).getText())
+        .contains("Ice break")
+        .doesNotContain("Long ago");
+    key(KeyCode.ESCAPE);
+    assertThat(now().tracks().contains(id)).isTrue();
+  }
+
+  private static Gig night(String title, int year, int track) {
+    LocalTime eight = LocalTime.of(20, 0);
+    return Gig.of(title, Evening.on(LocalDate.of(year, 1, 1), eight, eight.plusHours(3)))
+        .plus(new MustPlay(track, "", ""));
   }
 
   @Test

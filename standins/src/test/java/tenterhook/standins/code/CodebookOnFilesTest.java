@@ -187,14 +187,14 @@ class CodebookOnFilesTest {
     String last = now.codebook().facets().getLast().name();
     var snapshot = now.snapshot();
     return switch (random.nextInt(7)) {
-      case 0 -> CodebookEdits.rename(snapshot, now.codebook(), now.rules(), one, fresh);
-      case 1 -> CodebookEdits.merge(snapshot, now.codebook(), now.rules(), one, other);
+      case 0 -> CodebookEdits.rename(snapshot, now.codebook(), now.holders(), one, fresh);
+      case 1 -> CodebookEdits.merge(snapshot, now.codebook(), now.holders(), one, other);
       case 2 ->
           CodebookEdits.split(
               snapshot, now.codebook(), one, new Code(fresh, ""), snapshot.tracks().limit(3));
       case 3 ->
           CodebookEdits.move(
-              snapshot, now.codebook(), now.rules(), one, random.nextBoolean() ? last : "Style");
+              snapshot, now.codebook(), now.holders(), one, random.nextBoolean() ? last : "Style");
       case 4 ->
           CodebookEdits.write(
               snapshot,
@@ -209,7 +209,7 @@ class CodebookOnFilesTest {
               snapshot,
               now.codebook(),
               List.of("{bpm}", "{key} {bpm} R{rating}", "").get(random.nextInt(3)));
-      default -> CodebookEdits.renameFacet(now.codebook(), now.rules(), last, "Use " + fresh);
+      default -> CodebookEdits.renameFacet(now.codebook(), now.holders(), last, "Use " + fresh);
     };
   }
 
