@@ -3,6 +3,7 @@ package tenterhook.bench;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -11,11 +12,13 @@ import tenterhook.core.catalogue.Match;
 import tenterhook.core.gig.WishIndex;
 import tenterhook.standins.gig.LabelledWishes;
 import tenterhook.standins.gig.LabelledWishes.Judged;
+import tenterhook.standins.gig.PhoneWishes;
+import tenterhook.standins.gig.SyllableWishes;
 
 /**
  * How far what is said of wishes can be trusted: by certainty, and by what makes a wish hard.
  *
- * <pre>java tenterhook.bench.WishTable [seed...] [--wrong]</pre>
+ * <pre>java tenterhook.bench.WishTable [phone] [seed...] [--wrong]</pre>
  */
 public final class WishTable {
   private static final int COUNT = 500;
@@ -28,11 +31,12 @@ public final class WishTable {
     PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
     List<Judged> judged = new ArrayList<>();
     boolean wrong = List.of(args).contains("--wrong");
-    for (String seed : args.length == (wrong ? 1 : 0) ? new String[] {"11", "12", "13"} : args) {
-      if (!seed.startsWith("-")) {
-        LabelledWishes set = LabelledWishes.of(Long.parseLong(seed));
-        judged.addAll(set.judge(WishIndex.of(set.collection()), COUNT));
-      }
+    boolean phone = List.of(args).contains("phone");
+    List<String> seeds = Arrays.stream(args).filter(a -> Character.isDigit(a.charAt(0))).toList();
+    for (String text : seeds.isEmpty() ? List.of("11", "12", "13") : seeds) {
+      long seed = Long.parseLong(text);
+      LabelledWishes set = phone ? PhoneWishes.of(seed) : SyllableWishes.of(seed);
+      judged.addAll(set.judge(WishIndex.of(set.collection()), COUNT));
     }
     byCertainty(out, judged);
     byKind(out, judged);

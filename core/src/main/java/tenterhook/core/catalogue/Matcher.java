@@ -60,6 +60,8 @@ public final class Matcher {
     SAME,
     /** A slip or a part of it apart. */
     NEAR,
+    /** Some of its words are missing. */
+    PART,
     /** The whole of it, and more that is not understood. */
     MORE,
     /** Another one. */
@@ -232,6 +234,7 @@ public final class Matcher {
     return switch (likeness) {
       case SAME -> new Point(4.5, "same title");
       case NEAR -> new Point(2.2, "title nearly the same");
+      case PART -> new Point(1.2, "a part of the title");
       case MORE -> new Point(-1.5, "more is named than this title");
       case OTHER -> new Point(-6, "another title");
       case UNKNOWN -> new Point(-4, "no title to compare");
@@ -256,6 +259,7 @@ public final class Matcher {
     return switch (likeness) {
       case SAME -> new Point(3.5, "same artist");
       case NEAR, MORE -> new Point(1.5, "artist nearly the same");
+      case PART -> new Point(1.2, "a part of the artist's name");
       case OTHER -> new Point(-5, "another artist");
       case UNKNOWN -> new Point(-0.5, "artist not known");
     };
@@ -272,7 +276,7 @@ public final class Matcher {
   private static Point version(Likeness likeness) {
     return switch (likeness) {
       case SAME -> new Point(1, "same version");
-      case NEAR -> new Point(-1, "not all of the version told");
+      case NEAR, PART -> new Point(-1, "not all of the version told");
       case MORE -> new Point(-7, "more versions told");
       case OTHER -> new Point(-5, "another version");
       case UNKNOWN -> new Point(1, "");

@@ -29,6 +29,11 @@ import tenterhook.core.track.Snapshot;
 public final class WishIndex {
   private static final int CANDIDATES = 60;
   private static final int COMMON = 2_000;
+
+  /** As much as two rare words. */
+  private static final double RUN_TOGETHER = 20;
+
+  private static final RoaringBitmap NONE = new RoaringBitmap();
   private static final double SECONDS_APART = 9;
   private static final LevenshteinDistance ONE = new LevenshteinDistance(1);
   private static final LevenshteinDistance TWO = new LevenshteinDistance(2);
@@ -48,6 +53,7 @@ public final class WishIndex {
   private final List<WishReading.Names> recordings = new ArrayList<>();
   private final List<List<Integer>> files = new ArrayList<>();
   private final Map<String, RoaringBitmap> byWord = new HashMap<>();
+  private final Map<String, RoaringBitmap> byWholeTitle = new HashMap<>();
   private final Map<String, List<String>> byTriple = new HashMap<>();
   private final Map<String, List<String>> bySound = new HashMap<>();
 
@@ -137,6 +143,11 @@ public final class WishIndex {
     recordings.add(names);
     files.add(tracks);
     names.title().forEach(w -> put(w, number));
+    if (names.title().size() > 1) {
+      byWholeTitle
+          .computeIfAbsent(String.join("", names.title()), t -> new RoaringBitmap())
+          .add(number);
+    }
     names.artist().forEach(w -> put(w, number));
   }
 
@@ -183,13 +194,14 @@ public final class WishIndex {
   private List<Offer> workedOut(String wish) {
     WishLine line = WishLine.of(wish);
     WishReading reading = new WishReading(line);
-    List<Matcher.Compared> compared = new ArrayList<>();
+    List<WishReading.Read> read = new ArrayList<>();
     Map<String, List<Integer>> tracks = new HashMap<>();
     for (int number : candidates(line)) {
-      Optional<Matcher.Compared> one = reading.of(recordings.get(number));
-      one.ifPresent(compared::add);
-      one.ifPresent(c -> tracks.put(c.entry().id(), files.get(number)));
+      Optional<WishReading.Read> one = reading.of(recordings.get(number));
+      one.ifPresent(read::add);
+      one.ifPresent(c -> tracks.put(c.compared().entry().id(), files.get(number)));
     }
+    List<Matcher.Compared> compared = read.stream().map(one -> one.among(read)).toList();
     return Matcher.answer(compared).matches().stream()
         .map(m -> new Offer(tracks.get(m.entry().id()), m.certainty(), m.reason()))
         .toList();
@@ -217,6 +229,9 @@ public final class WishIndex {
             }
           });
       best.forEach((n, p) -> points.merge(n, p, Double::sum));
+      byWholeTitle
+          .getOrDefault(word, NONE)
+          .forEach((int n) -> points.merge(n, RUN_TOGETHER, Double::sum));
     }
     return points.entrySet().stream()
         .sorted(

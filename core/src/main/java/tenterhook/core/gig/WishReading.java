@@ -4,8 +4,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.apache.commons.text.similarity.JaroWinklerSimilarity;
 import tenterhook.core.catalogue.CatalogueEntry;
 import tenterhook.core.catalogue.Matcher;
@@ -32,7 +32,11 @@ final class WishReading {
   }
 
   /** A run of words and how well it names something. */
-  private record Run(int from, int to, Likeness likeness, double like) {
+  record Run(int from, int to, Likeness likeness, double like) {
+    int size() {
+      return to - from;
+    }
+
     boolean holds(int at) {
       return at >= from && at < to;
     }
@@ -56,23 +60,48 @@ final class WishReading {
       Set<String> version = new HashSet<>(Matcher.versionWords(Romanized.of(title)));
       version.removeAll(WishLine.SAME_RECORDING);
       version.removeIf(w -> w.chars().allMatch(Character::isDigit));
-      return new Names(
-          entry,
-          plain(Versions.base(title)),
-          plain(Versions.withoutGuests(entry.artist())),
-          version);
+      version.removeAll(WishLine.ROMAN);
+      return new Names(entry, title(title), plain(Versions.withoutGuests(entry.artist())), version);
+    }
+
+    /** A part of something keeps its number, also when that stands in brackets. */
+    private static List<String> title(String title) {
+      List<String> words = plain(Versions.base(title));
+      Optional<String> part = WishLine.part(WishLine.words(title));
+      return part.filter(p -> !words.contains(p)).isEmpty()
+          ? words
+          : Stream.concat(words.stream(), part.stream()).toList();
     }
 
     private static List<String> plain(String name) {
-      List<String> words = Romanized.words(name);
+      List<String> words = WishLine.words(name);
       return words.size() > 1 && words.getFirst().equals("the")
           ? words.subList(1, words.size())
           : words;
     }
   }
 
+  /** How the names of a recording compare, and which words of the line they are. */
+  record Read(Matcher.Compared compared, Run title, Optional<Run> artist) {
+    /** The comparison; when a longer title of this artist stands there, more is named than this. */
+    Matcher.Compared among(List<Read> all) {
+      return all.stream().anyMatch(this::isWithin)
+          ? new Matcher.Compared(
+              compared.entry(), Likeness.MORE, compared.artist(), compared.version())
+          : compared;
+    }
+
+    private boolean isWithin(Read other) {
+      return other.title.size() > title.size()
+          && other.title.likeness() != Likeness.NEAR
+          && other.title.holds(title.from())
+          && other.title.holds(title.to() - 1)
+          && other.artist.map(Run::likeness).equals(artist.map(Run::likeness));
+    }
+  }
+
   /** How the names compare; empty when the title is not in the line. */
-  Optional<Matcher.Compared> of(Names names) {
+  Optional<Read> of(Names names) {
     Optional<Run> title = run(names.title(), Optional.empty());
     if (title.isEmpty()) {
       return Optional.empty();
@@ -84,7 +113,10 @@ final class WishReading {
       title = behind.isPresent() ? behind : title;
       artist = behind.isPresent() ? first : artist;
     }
-    return Optional.of(compared(names, title.get(), artist));
+    if (artist.isEmpty()) {
+      artist = part(names.artist(), title.get());
+    }
+    return Optional.of(new Read(compared(names, title.get(), artist), title.get(), artist));
   }
 
   private Matcher.Compared compared(Names names, Run title, Optional<Run> artist) {
@@ -103,7 +135,7 @@ final class WishReading {
         unwanted.add(word.text());
       } else if (word.role() == Role.VERSION || names.version().contains(word.text())) {
         asked.add(word.text());
-      } else {
+      } else if (!isAside(i, title, artist)) {
         more |= word.role() == Role.NAME || word.role() == Role.NEGATION;
       }
     }
@@ -116,6 +148,52 @@ final class WishReading {
         title.likeness(),
         artist.map(Run::likeness).orElse(more ? Likeness.OTHER : Likeness.UNKNOWN),
         version(names.version(), asked, unwanted));
+  }
+
+  /** Whether a word belongs to a note or to guests: not when the song is named there. */
+  private boolean isAside(int at, Run title, Optional<Run> artist) {
+    Word word = line.words().get(at);
+    if (word.role() == Role.NEGATION) {
+      return false;
+    }
+    boolean guest =
+        word.guestSince() >= 0 && isClear(word.guestSince(), word.piece(), title, artist);
+    return guest || word.noted() && isClear(0, word.piece(), title, artist);
+  }
+
+  /** Whether neither title nor artist has a word of a piece, from a place on. */
+  private boolean isClear(int from, int piece, Run title, Optional<Run> artist) {
+    return IntStream.range(from, line.words().size())
+        .filter(i -> line.words().get(i).piece() == piece)
+        .noneMatch(i -> title.holds(i) || artist.filter(a -> a.holds(i)).isPresent());
+  }
+
+  /** A surname, or what else is said of an artist's name: the longest stretch of its words. */
+  private Optional<Run> part(List<String> name, Run title) {
+    for (int size = name.size() - 1; size > 0; size--) {
+      for (int from = 0; from + size <= name.size(); from++) {
+        List<String> some = name.subList(from, from + size);
+        if (some.stream().mapToInt(String::length).sum() > FEW_LETTERS) {
+          Optional<Run> run = exactly(some, title);
+          if (run.isPresent()) {
+            return run;
+          }
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  private Optional<Run> exactly(List<String> words, Run clearOf) {
+    return IntStream.rangeClosed(0, line.words().size() - words.size())
+        .mapToObj(i -> new Run(i, i + words.size(), Likeness.PART, 0))
+        .filter(r -> !r.meets(clearOf))
+        .filter(r -> texts(r.from(), r.to()).equals(words))
+        .findFirst();
+  }
+
+  private List<String> texts(int from, int to) {
+    return line.words().subList(from, to).stream().map(Word::text).toList();
   }
 
   /** What "not", "no" and the like take out: the rest of their piece when it tells a version. */
@@ -155,9 +233,9 @@ final class WishReading {
     String key = String.join("", name);
     Run best = null;
     int count = line.words().size();
-    for (int size = Math.max(1, name.size() - 1); size <= name.size() + 1; size++) {
+    for (int size = 1; size <= name.size() + 1; size++) {
       for (int from = 0; from + size <= count; from++) {
-        Run run = compared(from, from + size, key);
+        Run run = compared(from, from + size, name, key);
         boolean clear = clearOf.filter(run::meets).isEmpty();
         if (clear && run.likeness() != Likeness.OTHER && (best == null || better(run, best))) {
           best = run;
@@ -169,15 +247,21 @@ final class WishReading {
 
   private static boolean better(Run run, Run best) {
     return run.likeness() != best.likeness()
-        ? run.likeness() == Likeness.SAME
+        ? run.likeness().compareTo(best.likeness()) < 0
         : run.like() > best.like();
   }
 
-  private Run compared(int from, int to, String key) {
-    String run =
-        line.words().subList(from, to).stream().map(Word::text).collect(Collectors.joining());
+  private Run compared(int from, int to, List<String> name, String key) {
+    List<String> words = texts(from, to);
+    String run = String.join("", words);
     if (run.equals(key)) {
       return new Run(from, to, Likeness.SAME, 1);
+    }
+    if (to - from < name.size() - 1 || isAnotherPart(words, name)) {
+      return new Run(from, to, Likeness.OTHER, 0);
+    }
+    if (name.size() > 2 && isAllButOne(words, name)) {
+      return new Run(from, to, Likeness.PART, 0);
     }
     double like = Math.max(LIKE.apply(run, key), LIKE.apply(run, "the" + key));
     boolean longEnough = Math.min(run.length(), key.length()) > FEW_LETTERS;
@@ -187,5 +271,21 @@ final class WishReading {
                 || NameKey.near(run, key)
                 || like > 0.7 && Romanized.sound(run).equals(Romanized.sound(key)));
     return new Run(from, to, near ? Likeness.NEAR : Likeness.OTHER, like);
+  }
+
+  private static boolean isAnotherPart(List<String> words, List<String> name) {
+    Optional<String> part = WishLine.part(words);
+    return part.isPresent() && !part.equals(WishLine.part(name));
+  }
+
+  private static boolean isAllButOne(List<String> words, List<String> name) {
+    if (words.size() != name.size() - 1) {
+      return false;
+    }
+    int missing = 0;
+    while (missing < words.size() && words.get(missing).equals(name.get(missing))) {
+      missing++;
+    }
+    return words.subList(missing, words.size()).equals(name.subList(missing + 1, name.size()));
   }
 }

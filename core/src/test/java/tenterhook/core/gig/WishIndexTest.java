@@ -22,6 +22,11 @@ class WishIndexTest {
     {"Άρης Θάλασσας", "Βραδινό Πλοίο", "210"},
     {"Tin Lark", "Slipway", "150"},
     {"Ines Corrow", "Radio Waltz (Live)", "230"},
+    {"Jörn Ravenscar", "With You and Midnight", "205"},
+    {"Jörn Ravenscar", "Midnight", "207"},
+    {"Jörn Ravenscar", "Not Without Midnight", "208"},
+    {"Tin Lark", "Tideway, Pt. 1", "300"},
+    {"Tin Lark", "Tideway (Part II)", "310"},
   };
 
   private final WishIndex index = WishIndex.of(collection());
@@ -49,6 +54,11 @@ class WishIndexTest {
         "please play Slipway by Pewter Wren (Glass Otter Remix); 3",
         "no lantern - glass otters; 4",
         "Ines Corrow feat. Somebody Else - Northern Ferry (for our mum); 6",
+        "Jörn Ravenscar - Not Without Midnight; 12",
+        "we'd love with you and midnight by jorn ravenscar xx; 10",
+        "Jörn Ravenscar WithYouandMidnight; 10",
+        "tideway part 2, tin lark; 14",
+        "TIN LARK: TIDEWAY PT 1; 13",
       })
   void whatIsNamedInFullIsCertain(String line, int track) {
     WishIndex.Offer first = index.offers(line).getFirst();
@@ -68,6 +78,13 @@ class WishIndexTest {
         "Pewter Wren - Slipway (remix); 3",
         "Radio Waltz by Ines Corrow; 9",
         "Slipway by Somebody Else; 1",
+        "Jörn Ravenscar With You and Midnight ACOUSTIC; 10",
+        "Jörn Ravenscar Not Without Midnight RADIO EDIT; 12",
+        "When the Bells Ring Midnight - Jörn Ravenscar; 11",
+        "tin lark - tideway part 7; 13",
+        "Midnight by Ravenscar; 11",
+        "You and Midnight - Jörn Ravenscar; 10",
+        "Again Midnight - Jörn Ravenscar; 11",
       })
   void whatIsNotNamedInFullIsOfferedForALook(String line, int track) {
     List<WishIndex.Offer> offers = index.offers(line);
