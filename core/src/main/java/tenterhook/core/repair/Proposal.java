@@ -31,10 +31,11 @@ public record Proposal(
     edits = List.copyOf(edits);
   }
 
-  /** How many holes it closes. */
+  /** How many holes of the Weave it closes; other empty fields are nobody's demand. */
   public int closes() {
     return (int)
         edits.stream()
+            .filter(e -> e.field().weaveGroup().isPresent())
             .filter(e -> e.field().isHole(e.before()) && !e.field().isHole(e.after()))
             .count();
   }

@@ -4,16 +4,26 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
- * Capitals by the rules of the language: English titles have one on every word but the small ones;
- * titles with accents or in another script have one on the first word only.
+ * Capitals by rule: English titles have one on every word but the small ones; titles with accents
+ * or in another script have one on the first word only, as most languages write them; names of
+ * people and groups have one on every word but particles.
  */
 public final class Capitals {
   private static final Set<String> SMALL =
       Set.of(
           "a", "an", "the", "and", "or", "but", "nor", "of", "in", "on", "at", "to", "for", "by",
           "with", "from", "as", "vs", "feat", "ft");
+
+  /** Small words in names of people, of several languages. */
+  private static final Set<String> PARTICLES =
+      Set.of(
+          "and", "of", "the", "with", "feat", "ft", "vs", "y", "e", "et", "und", "och", "og", "i",
+          "de", "del", "la", "le", "les", "du", "des", "da", "do", "dos", "das", "di", "della",
+          "von", "van", "der", "den", "zu", "af", "av", "ten", "ter");
+
   private static final Set<String> INITIALS =
       Set.of(
           "dj", "mc", "uk", "usa", "us", "tv", "ep", "lp", "ok", "cd", "fm", "am", "pm", "diy",
@@ -50,7 +60,21 @@ public final class Capitals {
    * @return the same letters, upper and lower case set by rule
    */
   public static String proper(String text) {
-    boolean english = text.chars().allMatch(c -> c < 128);
+    return proper(text, text.chars().allMatch(c -> c < 128) ? SMALL : null);
+  }
+
+  /**
+   * The name of a person or a group with the capitals that it should have.
+   *
+   * @param text a name in any language
+   * @return the same letters; every word but particles begins with a capital
+   */
+  public static String properName(String text) {
+    return proper(text, text.chars().allMatch(c -> c < 128) ? SMALL : PARTICLES);
+  }
+
+  /** With a capital on every word but these, or on the first word only when there are none. */
+  private static String proper(String text, @Nullable Set<String> small) {
     String lower = text.toLowerCase(Locale.ROOT);
     StringBuilder out = new StringBuilder();
     Matcher word = WORD.matcher(lower);
@@ -59,17 +83,17 @@ public final class Capitals {
       String between = lower.substring(from, word.start());
       boolean opens = from == 0 || between.matches(".*[-–—:(\\[/\"“].*");
       boolean last = word.end() == lower.length();
-      out.append(between).append(one(word.group(), english, opens, opens || last));
+      out.append(between).append(one(word.group(), small, opens, opens || last));
       from = word.end();
     }
     return out.append(lower.substring(from)).toString();
   }
 
-  private static String one(String word, boolean english, boolean opens, boolean edge) {
+  private static String one(String word, @Nullable Set<String> small, boolean opens, boolean edge) {
     if (initials(word) || word.equals("i")) {
       return word.toUpperCase(Locale.ROOT);
     }
-    boolean capital = english ? edge || !SMALL.contains(word) : opens;
+    boolean capital = small == null ? opens : edge || !small.contains(word);
     int first = word.codePointAt(0);
     return capital
         ? Character.toString(Character.toTitleCase(first))

@@ -1,5 +1,6 @@
 package tenterhook.core.text;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.regex.Matcher;
@@ -12,11 +13,22 @@ public final class JunkText {
       List.of(
           "official video",
           "official music video",
+          "official lyrics video",
+          "official clip",
+          "clip officiel",
+          "music video",
+          "video",
+          "official",
           "official audio",
           "official lyric video",
           "lyric video",
           "lyrics video",
           "visualizer",
+          "lyrics",
+          "with lyrics",
+          "mv",
+          "m v",
+          "audio",
           "free dl",
           "free download",
           "download now",
@@ -41,8 +53,21 @@ public final class JunkText {
       Pattern.compile(
           "(?i)\\b(?:https?://\\S+|www\\.[^\\s()\\[\\]]+|[a-z0-9][a-z0-9-]{2,}\\.(?:com|net|org|info|biz|example)\\b)");
 
+  private static final Pattern WITH = Pattern.compile("(?i)^with\\s+");
+  private static final Pattern CAPITALED =
+      Pattern.compile("(?<![\\p{L}\\p{N}'’])\\p{Lu}['’]?\\p{L}+");
+
   private static final Pattern TAIL_ADDRESS =
       Pattern.compile("(?:\\s*[-–—|_:]+)?\\s*(?:from\\s+)?" + ADDRESS.pattern() + "\\s*$");
+
+  /** What a file is, behind its name. */
+  private static final Pattern ENDING =
+      Pattern.compile("(?i)(?<=\\p{L}{2})\\.(?:mp3|flac|wav|m4a|aiff?|ogg|opus)\\s*$");
+
+  /** News of a first showing, in front of the name. */
+  private static final Pattern PREMIERE =
+      Pattern.compile(
+          "(?iu)^\\s*(?:[\\[(]premi[eè]re[\\])]\\s*[:|–-]?|premi[eè]re\\s*[:|])\\s*(?=\\S)");
 
   private JunkText() {}
 
@@ -58,11 +83,12 @@ public final class JunkText {
     if (!suspicious(text, phrases)) {
       return text;
     }
-    String now = text;
+    String now = without(PREMIERE, text, "“premiere”", taken);
+    now = without(ENDING, now, "the ending of a file", taken);
     String before;
     do {
       before = now;
-      now = spaced(brackets(now, phrases, taken), taken);
+      now = spaced(brackets(now, phrases, taken), phrases, taken);
       now = tail(now, phrases, taken);
       now = now.replaceAll("\\s*[\\[(]\\s*[\\])]", "").replaceAll("\\s*[\\[(]\\s*$", "");
       now = now.replaceAll("\\s+", " ").strip();
@@ -74,7 +100,9 @@ public final class JunkText {
   private static boolean suspicious(String text, List<String> phrases) {
     for (int i = 0; i < text.length(); i++) {
       char c = text.charAt(i);
-      boolean blank = c == ' ' && (i == 0 || i + 1 == text.length() || text.charAt(i + 1) == ' ');
+      boolean blank =
+          Character.isWhitespace(c)
+              && (i == 0 || i + 1 == text.length() || text.charAt(i + 1) == ' ');
       if (blank || "_[](){}|.\t\n".indexOf(c) >= 0) {
         return true;
       }
@@ -84,7 +112,18 @@ public final class JunkText {
         return true;
       }
     }
-    return text.regionMatches(true, 0, "www", 0, 3) || text.contains("://");
+    return text.regionMatches(true, 0, "www", 0, 3)
+        || text.regionMatches(true, 0, "premi", 0, 5)
+        || text.contains("://");
+  }
+
+  private static String without(Pattern junk, String text, String what, List<String> taken) {
+    Matcher found = junk.matcher(text);
+    if (!found.find()) {
+      return text;
+    }
+    taken.add(what);
+    return found.replaceFirst("");
   }
 
   private static String brackets(String text, List<String> phrases, List<String> taken) {
@@ -92,9 +131,10 @@ public final class JunkText {
     StringBuilder kept = new StringBuilder();
     while (bracket.find()) {
       String inside = bracket.group(1).strip();
+      boolean opens = bracket.start() == 0 && inside.indexOf(' ') < 0; // "(Official) Secrets"
       boolean junk =
-          !Versions.tells(inside)
-              && (onlyPhrases(inside, phrases) || ADDRESS.matcher(inside).find());
+          !Versions.tells(WITH.matcher(inside).replaceFirst(""))
+              && (!opens && onlyPhrases(inside, phrases) || ADDRESS.matcher(inside).find());
       if (junk) {
         taken.add(inside.isEmpty() ? "empty brackets" : "“" + inside + "”");
       }
@@ -115,15 +155,24 @@ public final class JunkText {
     return phrases.stream().sorted((a, b) -> b.length() - a.length()).toList();
   }
 
-  /** Underscores stand for blanks only where there are none, or where they stand before junk. */
-  private static String spaced(String text, List<String> taken) {
+  /**
+   * Underscores stand for blanks where there is no blank and two words begin with a capital, or
+   * where junk stands behind them; in "take_04b" they belong to the name.
+   */
+  private static String spaced(String text, List<String> phrases, List<String> taken) {
     if (text.indexOf('_') < 0) {
+      return text;
+    }
+    String blanks = text.replace('_', ' ');
+    boolean words = text.indexOf(' ') < 0 && CAPITALED.matcher(text).results().count() > 1;
+    boolean junk = !taken.isEmpty() || !tail(blanks, phrases, new ArrayList<>()).equals(blanks);
+    if (!words && !junk) {
       return text;
     }
     if (taken.isEmpty()) {
       taken.add("underscores");
     }
-    return text.replace('_', ' ');
+    return blanks;
   }
 
   /**

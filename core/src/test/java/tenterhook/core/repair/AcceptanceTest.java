@@ -3,6 +3,7 @@ package tenterhook.core.repair;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -88,6 +89,17 @@ class AcceptanceTest {
     assertThat(decisions.getLast().name()).isEqualTo("ska → Ska");
     assertThatThrownBy(() -> new Decision(RepairKind.JUNK, "x", List.of()))
         .hasMessageContaining("one proposal or more");
+  }
+
+  /** A field that the Weave does not show is no hole, however many tracks lack it. */
+  @Test
+  void totalsComeBehindWhatClosesHoles() {
+    Proposal hole = proposal(RepairKind.FILE_NAME, 1, Fields.ARTIST, "", "Varda Pell", 95);
+    List<Proposal> all = new ArrayList<>(List.of(hole));
+    for (int id = 2; id < 6; id++) {
+      all.add(proposal(RepairKind.TRACK_NUMBERS, id, Fields.TRACK_TOTAL, "", "12", 95));
+    }
+    assertThat(Decision.of(all)).extracting(Decision::closes).containsExactly(1, 0);
   }
 
   @Test

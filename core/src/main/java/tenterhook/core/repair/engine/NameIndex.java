@@ -19,6 +19,7 @@ import tenterhook.core.repair.numbers.Reissues;
 import tenterhook.core.repair.spellings.GenreSpellings;
 import tenterhook.core.repair.spellings.NameCluster;
 import tenterhook.core.repair.spellings.NameCluster.Tally;
+import tenterhook.core.text.Capitals;
 import tenterhook.core.text.NameKey;
 import tenterhook.core.track.Snapshot;
 
@@ -62,6 +63,7 @@ final class NameIndex {
         name(field, value, step, guarded);
         if (field == Fields.ARTIST) {
           touched.accept(new Question(Question.Asked.ARTIST, knownKey(field, value)));
+          touched.accept(new Question(Question.Asked.CAPITALED, knownKey(field, value)));
         }
       }
     }
@@ -203,9 +205,11 @@ final class NameIndex {
   /** The answer to a question now. */
   int answer(Question question) {
     return switch (question.kind()) {
-      case ARTIST ->
-          names.get(Fields.ARTIST).byKey.getOrDefault(question.key(), Map.of()).values().stream()
-              .mapToInt(Tally::tracks)
+      case ARTIST -> tracks(artists(question));
+      case CAPITALED ->
+          artists(question).entrySet().stream()
+              .filter(e -> !Capitals.allLower(e.getKey()) && !Capitals.allUpper(e.getKey()))
+              .mapToInt(e -> e.getValue().tracks())
               .sum();
       case TEMPO -> typicalTempo(tempos.getOrDefault(question.key(), NumberCounts.NONE));
       case ORIGINAL -> {
@@ -213,6 +217,10 @@ final class NameIndex {
         yield known == null ? 0 : known.least();
       }
     };
+  }
+
+  private Map<String, Tally> artists(Question question) {
+    return names.get(Fields.ARTIST).byKey.getOrDefault(question.key(), Map.of());
   }
 
   /** The middle tempo of a genre that keeps to one, or 0: half of its tracks within a quarter. */

@@ -86,9 +86,10 @@ public final class InspectionContext {
     return snapshot.raw(id, field);
   }
 
-  /** Whether a field is a hole. */
+  /** Whether a field is a hole, or holds what programs write where nothing is known. */
   public boolean hole(int id, Field<?> field) {
-    return field.isHole(snapshot.raw(id, field));
+    String raw = snapshot.raw(id, field);
+    return field.isHole(raw) || Placeholders.stands(field, raw);
   }
 
   /** {@link NameKey#of}, remembered: the same names are asked for again and again. */
@@ -110,6 +111,11 @@ public final class InspectionContext {
   /** How many tracks an artist has, in whatever spelling. */
   public int tracksBy(String artist) {
     return ask(new Question(Question.Asked.ARTIST, key(artist)));
+  }
+
+  /** Whether an artist is written with capitals and small letters on some track. */
+  public boolean isKnownOtherwise(String artist) {
+    return ask(new Question(Question.Asked.CAPITALED, key(artist))) > 0;
   }
 
   /** The tempo that a genre keeps to, 0 when it keeps to none or too few tracks are known. */

@@ -1,6 +1,7 @@
 package tenterhook.core.repair.inspect;
 
 import java.util.List;
+import java.util.Map;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.FieldType;
 import tenterhook.core.field.Fields;
@@ -11,6 +12,17 @@ import tenterhook.core.track.Snapshot;
 /** The names that a track has, and the keys under which spellings are one name. */
 public final class NameKeys {
   private static final String SEPARATOR = String.valueOf(FieldType.SEPARATOR);
+
+  /** Keys of genres as they are written in short, and of the same in full. */
+  private static final Map<String, String> SHORT_GENRES =
+      Map.of(
+          "dnb", "drumandbass",
+          "dandb", "drumandbass",
+          "drumnbass", "drumandbass",
+          "drumbass", "drumandbass",
+          "rnb", "randb",
+          "rocknroll", "rockandroll",
+          "hiphoprap", "hiphop");
 
   private NameKeys() {}
 
@@ -24,6 +36,10 @@ public final class NameKeys {
 
   /** The key under which spellings of a field are one name. */
   public static String key(Field<?> field, String value) {
+    if (field == Fields.GENRE) {
+      String key = NameKey.of(value);
+      return SHORT_GENRES.getOrDefault(key, key);
+    }
     return field == Fields.ALBUM ? NameKey.plain(value) : NameKey.of(value);
   }
 

@@ -11,6 +11,8 @@ public record Question(Asked kind, String key) {
   public enum Asked {
     /** How many tracks an artist has. */
     ARTIST,
+    /** How many tracks an artist has whose name is written with capitals and small letters. */
+    CAPITALED,
     /** The tempo that a genre keeps to, in whole bpm. */
     TEMPO,
     /** The earliest year of a song that is no reissue. */

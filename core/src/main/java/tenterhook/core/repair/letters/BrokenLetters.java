@@ -23,8 +23,14 @@ import tenterhook.core.text.CodePages;
  */
 public final class BrokenLetters implements Inspector.TrackInspector {
   private static final List<Field<?>> FIELDS = Fields.with(Trait.REPAIRABLE);
+
+  /** What cannot be seen and joins nothing; joiners belong to other scripts and to emoji. */
   private static final String HIDDEN =
-      "[\\u200B-\\u200F\\u202A-\\u202E\\u2060\\uFEFF\\u00AD]|[\\u0001-\\u0008\\u000B-\\u001F\\u007F]";
+      "[\\u200B\\u200E\\u200F\\u202A-\\u202E\\u2060\\uFEFF\\u00AD]|[\\u0001-\\u0008\\u000B-\\u001F\\u007F]"
+          + "|(?<=\\p{ASCII})[\\u200C\\u200D]|[\\u200C\\u200D](?=\\p{ASCII}|$)";
+
+  /** A blank that keeps words together; before signs and in French quotes it is good typography. */
+  private static final String KEPT_TOGETHER = "(?<!«)\\u00A0+(?![?!:;»])";
 
   /** A text after mending, and what was wrong with it. */
   private record Mended(String text, String wrong, int certainty) {}
@@ -76,7 +82,7 @@ public final class BrokenLetters implements Inspector.TrackInspector {
       certainty = Math.min(certainty, 97);
       now = entities;
     }
-    String visible = now.replaceAll(HIDDEN, "").replace('\u00A0', ' ');
+    String visible = now.replaceAll(HIDDEN, "").replaceAll(KEPT_TOGETHER, " ");
     if (!visible.equals(now)) {
       wrong = wrong.isEmpty() ? "characters that cannot be seen" : wrong;
       certainty = Math.min(certainty, 99);

@@ -1,23 +1,35 @@
 package tenterhook.core.repair.names;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.regex.Pattern;
+import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.repair.inspect.InspectionContext;
 import tenterhook.core.repair.inspect.Inspector;
+import tenterhook.core.text.JunkText;
 
 /**
  * Fills artist, title and number from the file's name. The pattern is inferred: each is held
- * against what is known of the files in the folder, and only one that explains it is used. The
- * certainty is the rule of succession, (agreed + 1) / (agreed + contradicted + 2) (Laplace 1774).
+ * against what is known of the files in the folder, and only one that explains it is used. Where
+ * the folder knows too little, a name that begins with an artist of the collection explains itself.
+ * The certainty is the rule of succession, (agreed + 1) / (agreed + contradicted + 2) (Laplace
+ * 1774).
  */
 public final class FileNames implements Inspector.OfFolder {
   private static final int LEAST_AGREED = 2;
+
+  /** An artist with so many tracks is no chance. */
+  private static final int LEAST_KNOWN = 2;
+
+  private static final Pattern IN_BRACKETS = Pattern.compile("^[(\\[](\\d{1,3})[)\\]]\\s*");
 
   /** What the files of a folder say about a pattern. */
   private static final class Agreeing {
@@ -76,7 +88,9 @@ public final class FileNames implements Inspector.OfFolder {
     String name = context.snapshot().fileName(id);
     int dot = name.lastIndexOf('.');
     String base = dot > 0 ? name.substring(0, dot) : name;
-    return base.indexOf(' ') < 0 ? base.replace('_', ' ') : base;
+    String spaced = base.indexOf(' ') < 0 ? base.replace('_', ' ') : base;
+    String plain = IN_BRACKETS.matcher(spaced).replaceFirst("$1 - ");
+    return JunkText.cleaned(plain, context.rules().junk(), new ArrayList<>());
   }
 
   private static void propose(
@@ -99,6 +113,38 @@ public final class FileNames implements Inspector.OfFolder {
     }
     if (best != null) {
       propose(id, best, votes.get(best), context, out);
+    } else {
+      byKnownArtist(id, context, out);
+    }
+  }
+
+  private static void byKnownArtist(int id, InspectionContext context, Consumer<Proposal> out) {
+    for (NamePattern pattern : NamePattern.IN_FILES) {
+      Optional<Map<Field<?>, String>> read = pattern.read(baseName(context, id));
+      if (read.isEmpty() || !read.get().containsKey(Fields.ARTIST)) {
+        continue;
+      }
+      String artist = read.get().get(Fields.ARTIST);
+      int known = context.tracksBy(artist);
+      boolean rival = context.tracksBy(read.get().get(Fields.TITLE)) > 0;
+      if (known >= LEAST_KNOWN
+          && !rival
+          && Agreement.of(id, read.get(), context) != Agreement.CONTRADICTS) {
+        Map<Field<?>, String> values = new LinkedHashMap<>(read.get());
+        values.keySet().removeIf(field -> !context.hole(id, field));
+        List<SetField> edits = context.edits(id, values);
+        if (!edits.isEmpty()) {
+          out.accept(
+              new Proposal(
+                  RepairKind.FILE_NAME,
+                  "“" + pattern.words() + "” in file names",
+                  id,
+                  edits,
+                  Math.min(96, 90 + known),
+                  known + " tracks by " + artist + ", with whom the file's name begins"));
+        }
+        return;
+      }
     }
   }
 

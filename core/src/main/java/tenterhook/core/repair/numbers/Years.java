@@ -1,5 +1,6 @@
 package tenterhook.core.repair.numbers;
 
+import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Consumer;
@@ -22,6 +23,17 @@ public final class Years implements Inspector.OfFolder {
   static final int FIRST = 1901;
 
   private static final Pattern DATE = Pattern.compile("\\s*((?:19|20)\\d\\d)[-./ ]\\d.*");
+
+  /** Other ways in which a date or the year of a right is written; the year is the one group. */
+  private static final List<Pattern> OTHERWISE =
+      List.of(
+          Pattern.compile("\\s*((?:19|20)\\d\\d)(?:0\\d|1[0-2])(?:[0-2]\\d|3[01])\\s*"),
+          Pattern.compile("\\s*\\d{1,2}[-./ ]\\d{1,2}[-./ ]((?:19|20)\\d\\d)\\s*"),
+          Pattern.compile(
+              "(?iu)\\s*(?:\\d{1,2}\\.?\\s+)?\\p{L}{3,9}\\.?,?\\s+(?:\\d{1,2},?\\s+)?((?:19|20)\\d\\d)\\s*"),
+          Pattern.compile(
+              "(?iu)\\s*[(\\[]?(?:[pc©℗]|c\\.|ca\\.?)?[)\\]]?\\s*((?:19|20)\\d\\d)[)\\]]?\\.?(?:\\s*\\(\\p{L}{2,}\\))?\\s*"));
+
   private static final Pattern SHORT = Pattern.compile("\\s*['’]?(\\d\\d)\\s*");
   private static final Pattern IN_PATH = Pattern.compile("(?<!\\d)((?:19|20)\\d\\d)(?!\\d)");
 
@@ -42,13 +54,27 @@ public final class Years implements Inspector.OfFolder {
       return;
     }
     int meant = meant(raw, context);
-    if (meant == 0) {
+    int otherwise = otherwise(raw, context);
+    if (otherwise > 0 && !raw.equals(String.valueOf(otherwise))) {
+      propose(id, otherwise, "dates", 96, "the year of “" + raw.strip() + "”", context, out);
+    } else if (meant == 0) {
       elsewhere(id, raw, folder, context, out);
     } else if (DATE.matcher(raw).matches()) {
       propose(id, meant, "a whole date", 97, "the year of the date", context, out);
     } else if (SHORT.matcher(raw).matches()) {
       propose(id, meant, "two figures", 80, "two figures only", context, out);
     }
+  }
+
+  /** The year of a text that holds one in another form; 0 for none that can be. */
+  private static int otherwise(String raw, InspectionContext context) {
+    return OTHERWISE.stream()
+        .map(p -> p.matcher(raw))
+        .filter(Matcher::matches)
+        .map(m -> Integer.parseInt(m.group(1)))
+        .filter(y -> plausible(y, context))
+        .findFirst()
+        .orElse(0);
   }
 
   /** The year that a text means by itself, or 0 when it cannot be. */

@@ -72,6 +72,16 @@ public final class NameCluster {
     return name(spellings);
   }
 
+  /**
+   * Whether a spelling is surely not the right one: the best stands on twice as many tracks, or
+   * this one differs from it in blanks only.
+   */
+  boolean isClear(String spelling) {
+    Name own = own();
+    return own.bestTracks() >= 2 * tracks(spelling)
+        || spelling.strip().replaceAll("\\s+", " ").equals(own.best());
+  }
+
   /** The name that was meant, when this one looks like a slip: near, not guarded, and rare. */
   Optional<Name> slipOf() {
     Name own = own();

@@ -14,6 +14,8 @@ import tenterhook.core.repair.inspect.NameKeys;
 
 /** Finds several spellings of one artist, album or label and proposes one of them for all. */
 public final class Spellings implements Inspector.OfName {
+  private static final int TIE = 85;
+
   private final RepairKind kind;
   private final Field<?> field;
 
@@ -28,8 +30,9 @@ public final class Spellings implements Inspector.OfName {
   }
 
   /**
-   * Spellings that differ in case, accents, punctuation or article only are surely one name; a slip
-   * of a letter is looked at first, since two real artists may be as near.
+   * Spellings that differ in case, accents, punctuation or article only are surely one name, and
+   * which of them is right where one stands on twice as many tracks; a tie is looked at first, and
+   * so is a slip of a letter, since two real artists may be as near.
    */
   public static Map<String, Respelling> of(NameCluster cluster) {
     Map<String, Respelling> found = new HashMap<>();
@@ -48,7 +51,9 @@ public final class Spellings implements Inspector.OfName {
                 + "” on "
                 + tracks(cluster.tracks(spelling))
                 + (meant.isPresent() ? ": a slip, or another name?" : "");
-        found.put(spelling, new Respelling(target.best(), meant.isPresent() ? 80 : 97, reason));
+        boolean clear = target.guarded() || cluster.isClear(spelling);
+        int certainty = meant.isPresent() ? 80 : clear ? 97 : TIE;
+        found.put(spelling, new Respelling(target.best(), certainty, reason));
       }
     }
     return found;
