@@ -117,7 +117,8 @@ public record LostSearch(Map<Integer, List<Candidate>> candidates, List<FolderMo
       }
     }
     if (!own.isEmpty()) {
-      last = collection.apply(LostFinder.repoint(collection.state().snapshot(), own), progress);
+      last =
+          collection.apply(now -> LostFinder.repoint(now.snapshot(), now.holders(), own), progress);
       refused.addAll(last.refused());
       tracks += last.tracks();
     }

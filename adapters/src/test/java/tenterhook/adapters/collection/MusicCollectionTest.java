@@ -296,7 +296,9 @@ class MusicCollectionTest extends CollectionTest {
     var moves = LostSearch.run(collection, List.of(music), Progress.SILENT).moves();
     assertThat(moves).singleElement().satisfies(m -> assertThat(m.to()).isEqualTo("Archive/Rink"));
     Outcome closed =
-        collection.apply(LostFinder.repoint(now(), moves.getFirst().files()), Progress.SILENT);
+        collection.apply(
+            LostFinder.repoint(now(), collection.state().holders(), moves.getFirst().files()),
+            Progress.SILENT);
     assertThat(closed.refused()).isEmpty();
     assertThat(now().count()).isEqualTo(3);
     assertThat(now().lost(one)).isFalse();

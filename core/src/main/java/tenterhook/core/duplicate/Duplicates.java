@@ -297,12 +297,20 @@ public final class Duplicates {
         List<Integer> copies = strong.getOrDefault(root, List.of(id));
         standing.putIfAbsent(root, preferences.rank(context, copies).tracks().getFirst());
       }
-      if (standing.size() > 1) {
-        List<Integer> tracks = new ArrayList<>(standing.values());
-        groups.add(group(tracks, doubt(tracks, alike)));
+      List<Integer> tracks = new ArrayList<>(standing.values());
+      Doubt doubt = doubt(tracks, alike);
+      boolean partsOfOne = doubt == Doubt.SOUND_DIFFERS && onOneAlbum(tracks);
+      if (standing.size() > 1 && !partsOfOne) {
+        groups.add(group(tracks, doubt));
       }
     }
     return groups;
+  }
+
+  /** Two of one title on one album that sound otherwise are two tracks of it. */
+  private boolean onOneAlbum(List<Integer> tracks) {
+    return homes(tracks) == 1
+        && tracks.stream().noneMatch(id -> snapshot.isBlank(id, Fields.ALBUM));
   }
 
   /** What was measured and is not alike, differs. */

@@ -76,8 +76,6 @@ public record Group(
 
   /** Whether it may be resolved with many others, without being looked at. */
   public boolean offered() {
-    return doubt == Doubt.NONE
-        && evidence() != Evidence.SAME_TAGS
-        && (decidedBy.isPresent() || evidence() == Evidence.SAME_BYTES);
+    return doubt == Doubt.NONE && evidence() != Evidence.SAME_TAGS && decidedBy.isPresent();
   }
 }

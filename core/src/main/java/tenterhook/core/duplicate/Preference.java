@@ -2,6 +2,7 @@ package tenterhook.core.duplicate;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Pattern;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.field.Trait;
@@ -16,6 +17,15 @@ import tenterhook.core.track.Snapshot;
  */
 public record Preference(Criterion kind, String argument) {
   private static final double UNKNOWN = Double.NEGATIVE_INFINITY;
+
+  /** What a lossless file is worth. */
+  private static final double LOSSLESS_KBPS = 1_000;
+
+  /** What systems and people add to the name of a copy. */
+  private static final Pattern A_COPY =
+      Pattern.compile(
+          "(?i)\\s*\\(\\d{1,2}\\)$|[ _-]+(?:copy|kopie|copie|copia)[ _]*\\(?\\d*\\)?$|^copy of ");
+
   private static final List<Field<?>> COUNTED =
       Fields.inFile().stream().filter(f -> f.editable() && !f.is(Trait.LONG)).toList();
 
@@ -27,7 +37,7 @@ public record Preference(Criterion kind, String argument) {
     LOSSLESS("lossless before lossy"),
     /** What the sound is worth by measurement, not by what the file claims. */
     QUALITY("better measured quality"),
-    /** More bits a second. */
+    /** More bits a second; lossless files count alike, however well they are packed. */
     BITRATE("higher bit rate"),
     /** A longer file. */
     LONGEST("longer"),
@@ -43,6 +53,8 @@ public record Preference(Criterion kind, String argument) {
     OLDEST("longest in the collection"),
     /** Known for the shortest time. */
     NEWEST("newest in the collection"),
+    /** Not named as a copy, and in fewer folders. */
+    PLAIN_NAME("plainer name and place"),
     /** Below one root. */
     ROOT("under"),
     /** Of one format. */
@@ -85,7 +97,7 @@ public record Preference(Criterion kind, String argument) {
       case GUARDED -> flag(!snapshot.raw(id, Fields.GUARDED).isEmpty());
       case LOSSLESS -> flag(MeasuredFields.lossless(snapshot, id));
       case QUALITY -> quality(snapshot, id);
-      case BITRATE -> snapshot.value(id, Fields.BITRATE).map(b -> (double) b).orElse(UNKNOWN);
+      case BITRATE -> bitRate(snapshot, id);
       case LONGEST -> Math.floor(snapshot.value(id, Fields.DURATION).orElse(-1.0));
       case ARTWORK -> flag(!snapshot.raw(id, Fields.ARTWORK).isEmpty());
       case FIELDS -> COUNTED.stream().filter(f -> !snapshot.raw(id, f).isBlank()).count();
@@ -93,6 +105,7 @@ public record Preference(Criterion kind, String argument) {
       case CRATES -> context.crates().getOrDefault(id, 0);
       case OLDEST -> -added(snapshot, id, Double.POSITIVE_INFINITY);
       case NEWEST -> added(snapshot, id, UNKNOWN);
+      case PLAIN_NAME -> plainName(snapshot, id);
       case ROOT -> flag(snapshot.raw(id, Fields.ROOT).equals(argument));
       case FORMAT -> flag(snapshot.raw(id, Fields.CODEC).equalsIgnoreCase(argument));
     };
@@ -109,11 +122,26 @@ public record Preference(Criterion kind, String argument) {
     }
     double claimed =
         MeasuredFields.lossless(snapshot, id)
-            ? 1000
+            ? LOSSLESS_KBPS
             : snapshot.value(id, Fields.BITRATE).orElse(0L);
     return snapshot.raw(id, Fields.QUALITY).equals("upscaled")
         ? snapshot.value(id, Fields.REAL_KBPS).orElse(0L)
         : claimed;
+  }
+
+  private static double bitRate(Snapshot snapshot, int id) {
+    return MeasuredFields.lossless(snapshot, id)
+        ? LOSSLESS_KBPS
+        : snapshot.value(id, Fields.BITRATE).map(b -> (double) b).orElse(UNKNOWN);
+  }
+
+  /** Copies last, then by how many folders a file lies in. */
+  private static double plainName(Snapshot snapshot, int id) {
+    String name = snapshot.fileName(id);
+    int dot = name.lastIndexOf('.');
+    boolean copy = A_COPY.matcher(dot > 0 ? name.substring(0, dot) : name).find();
+    long folders = snapshot.raw(id, Fields.PATH).chars().filter(c -> c == '/').count();
+    return -(copy ? 1_000 : 0) - folders;
   }
 
   /** In days. */

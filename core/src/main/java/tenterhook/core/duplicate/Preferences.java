@@ -23,11 +23,13 @@ public record Preferences(List<Preference> lines) {
               Preference.of(Criterion.GUARDED),
               Preference.of(Criterion.LOSSLESS),
               Preference.of(Criterion.QUALITY),
+              Preference.of(Criterion.BITRATE),
               Preference.of(Criterion.ARTWORK),
               Preference.of(Criterion.FIELDS),
               Preference.of(Criterion.PLAYS),
               Preference.of(Criterion.CRATES),
-              Preference.of(Criterion.OLDEST)));
+              Preference.of(Criterion.OLDEST),
+              Preference.of(Criterion.PLAIN_NAME)));
 
   /** Copies; a line that stands twice counts once. */
   public Preferences {

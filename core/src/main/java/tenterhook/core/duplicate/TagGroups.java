@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.duplicate.Criteria.CriteriaLine;
@@ -16,6 +17,9 @@ import tenterhook.core.track.Snapshot;
 
 /** Groups tracks by what their tags say. */
 final class TagGroups {
+  private static final Set<String> THE_SONG_ITSELF =
+      Set.of("original", "originalmix", "originalversion", "albumversion", "singleversion");
+
   private final Snapshot snapshot;
   private final Criteria criteria;
   private final Map<String, String> cleaned = new HashMap<>();
@@ -34,10 +38,14 @@ final class TagGroups {
     return new TagGroups(snapshot, criteria).groups(tracks);
   }
 
-  /** The versions that a title tells, in a form that can be compared. */
+  /**
+   * The versions that a title tells, in a form that can be compared. Guests are no version, nor is
+   * what says that it is the song itself, such as {@code (Original Mix)}.
+   */
   static String version(String title) {
-    String told = Versions.of(title);
-    return told.isEmpty() ? "" : NameKey.plain(told);
+    String told = Versions.of(Versions.withoutGuests(title));
+    String version = told.isEmpty() ? "" : NameKey.plain(told);
+    return THE_SONG_ITSELF.contains(version) ? "" : version;
   }
 
   private List<List<Integer>> groups(RoaringBitmap tracks) {

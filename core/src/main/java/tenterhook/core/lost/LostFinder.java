@@ -12,6 +12,7 @@ import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
+import tenterhook.core.edit.Holders;
 import tenterhook.core.edit.TrackEdits;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.FieldOrigin;
@@ -180,18 +181,22 @@ public final class LostFinder {
 
   /**
    * The change that points lost tracks to files. Where a later scan took such a file for a new
-   * track, that newcomer leaves the collection, so that the old one with its history stays.
+   * track, that newcomer leaves the collection, so that the old one with its history stays; crates
+   * and gigs that name the newcomer name the old one then.
    *
    * @param snapshot the collection
+   * @param holders its crates and gigs
    * @param chosen one candidate a track
    */
-  public static Change repoint(Snapshot snapshot, List<Candidate> chosen) {
+  public static Change repoint(Snapshot snapshot, Holders holders, List<Candidate> chosen) {
     Map<Place, Integer> known = new HashMap<>();
     snapshot.tracks().forEach((int id) -> known.put(TrackEdits.place(snapshot, id), id));
     List<Edit> edits = new ArrayList<>();
+    Map<Integer, Integer> heirs = new HashMap<>();
     for (Candidate one : chosen) {
       Integer newcomer = known.get(one.file().place());
       if (newcomer != null && newcomer != one.id()) {
+        heirs.put(newcomer, one.id());
         edits.add(new Edit.SetField(newcomer, Fields.LIFECYCLE, "", "removed"));
       }
       edits.add(
@@ -201,6 +206,7 @@ public final class LostFinder {
               one.file().place(),
               kept(snapshot, one.id())));
     }
+    edits.addAll(holders.editsTo(holders.withTracks(id -> heirs.getOrDefault(id, id))));
     String what = chosen.size() == 1 ? "1 lost file" : chosen.size() + " lost files";
     return new Change("closes " + what, true, edits);
   }

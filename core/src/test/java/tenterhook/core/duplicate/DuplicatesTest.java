@@ -3,10 +3,12 @@ package tenterhook.core.duplicate;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -107,6 +109,63 @@ class DuplicatesTest {
             .with("artist=Varda Pell", "title=Slipway", "duration=180.0", "sound=a")
             .with("artist=Varda Pell", "title=" + version, "duration=180.0", "sound=b");
     assertThat(find(tracks, pair(1, 2))).isEmpty();
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "Cold Lamps (Original Mix)",
+        "Cold Lamps (feat. Varda Pell)",
+        "Cold Lamps ft. Varda"
+      })
+  void theSongItselfAndItsGuestsAreNoVersion(String title) {
+    Tracks tracks =
+        Tracks.none()
+            .with("title=Cold Lamps", "duration=200", "sound=a", "bitrate=320")
+            .with("title=" + title, "duration=200", "sound=b", "bitrate=192");
+    assertThat(find(tracks, pair(1, 2)))
+        .singleElement()
+        .satisfies(g -> assertThat(g.evidence()).isEqualTo(Evidence.SAME_SOUND))
+        .satisfies(g -> assertThat(g.offered()).isTrue());
+  }
+
+  @Test
+  void twoOfOneTitleOnOneAlbumThatSoundOtherwiseAreNoCopies() {
+    String[] names = {"artist=Tin Lark", "title=Interlude", "duration=60", "album=Slipway"};
+    Tracks tracks = Tracks.none().with(with(names, "sound=a")).with(with(names, "sound=b"));
+    assertThat(find(tracks)).isEmpty();
+    String[] elsewhere = {"artist=Tin Lark", "title=Interlude", "duration=60", "album=Low Water"};
+    assertThat(find(tracks.with(with(elsewhere, "sound=c")))).hasSize(1);
+  }
+
+  private static String[] with(String[] values, String one) {
+    return Stream.concat(Arrays.stream(values), Stream.of(one)).toArray(String[]::new);
+  }
+
+  /** A picture can be taken over, and so can fields; bits that are gone cannot. */
+  @Test
+  void moreBitsGoBeforeAPicture() {
+    Tracks tracks =
+        Tracks.none()
+            .with("content=a", "bitrate=192", "artwork=x", "genre=Ska")
+            .with("content=a", "bitrate=320");
+    assertThat(find(tracks).getFirst().survivor()).isEqualTo(2);
+  }
+
+  @Test
+  void ofTwoEqualCopiesTheOneThatIsNamedAsACopyGoes() {
+    Tracks tracks =
+        Tracks.none()
+            .with("content=a", "path=Rink/Lamps (1).mp3")
+            .with("content=a", "path=Rink/Lamps.mp3");
+    Group group = find(tracks).getFirst();
+    assertThat(group.survivor()).isEqualTo(2);
+    assertThat(group.offered()).isTrue();
+    Tracks tie =
+        Tracks.none()
+            .with("content=a", "path=Rink/Lamps.mp3")
+            .with("content=a", "path=Pier/Lamps.mp3");
+    assertThat(find(tie).getFirst().offered()).isFalse();
   }
 
   @Test

@@ -16,7 +16,11 @@ import tenterhook.core.Tracks;
 import tenterhook.core.change.Change;
 import tenterhook.core.change.Edit;
 import tenterhook.core.change.Place;
+import tenterhook.core.crate.Crate;
+import tenterhook.core.crate.Crates;
+import tenterhook.core.edit.Holders;
 import tenterhook.core.field.Fields;
+import tenterhook.core.gig.Gigs;
 import tenterhook.core.job.Progress;
 import tenterhook.core.lost.FileInspector.FileFacts;
 import tenterhook.core.lost.FileInspector.Seals;
@@ -225,7 +229,9 @@ class LostFinderTest {
             .with("path=New/a.mp3", "size=10")
             .snapshot();
     Candidate one = new Candidate(1, file("New/a.mp3", 10), FileMatch.NAME_AND_SIZE);
-    Change change = LostFinder.repoint(rescanned, List.of(one));
+    Crates crates = Crates.NONE.plus("Loose", new Crate.HandCrate("Hand", List.of(2, 3)));
+    Change change = LostFinder.repoint(rescanned, new Holders(crates, Gigs.NONE), List.of(one));
+    Crates followed = crates.with("Hand", c -> new Crate.HandCrate("Hand", List.of(1, 3)));
     assertThat(change.edits())
         .containsExactly(
             new Edit.SetField(2, Fields.LIFECYCLE, "", "removed"),
@@ -233,7 +239,8 @@ class LostFinderTest {
                 1,
                 new Place("Music", "Old/a.mp3"),
                 new Place("Music", "New/a.mp3"),
-                Map.of(Fields.SIZE, "10")));
+                Map.of(Fields.SIZE, "10")),
+            new Edit.SetCrates(crates, followed));
     assertThat(change.title()).isEqualTo("closes 1 lost file");
   }
 }

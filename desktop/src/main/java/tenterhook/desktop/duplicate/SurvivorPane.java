@@ -59,7 +59,7 @@ final class SurvivorPane extends VBox {
     lines.setCellFactory(l -> new PreferenceCell());
     lines.setOnKeyPressed(this::keys);
     lines.setFixedCellSize(31);
-    lines.setPrefHeight(31 * 8 + 4);
+    lines.setPrefHeight(31 * 10 + 4);
     more.setId("preference-add");
     more.setPromptText(Words.of("survivor.add"));
     more.setMaxWidth(Double.MAX_VALUE);
