@@ -111,7 +111,7 @@ public record CollectionState(
     return new CrateContents(snapshot, codebook, crates, today);
   }
 
-  /** All that holds rules. */
+  /** All that names tracks and asks by rules. */
   public Holders holders() {
     return new Holders(crates, gigs);
   }

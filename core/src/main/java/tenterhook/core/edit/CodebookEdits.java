@@ -34,11 +34,11 @@ public final class CodebookEdits {
    * @throws IllegalArgumentException when there is no such code, or the new one is taken
    */
   public static Change rename(
-      Snapshot snapshot, Codebook codebook, Holders rules, String token, String other) {
+      Snapshot snapshot, Codebook codebook, Holders holders, String token, String other) {
     String known = known(codebook, token);
     Codebook after = codebook.renamed(known, other);
     List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
-    edits.addAll(rules.following(LineEdits.code(known, other)));
+    edits.addAll(holders.following(LineEdits.code(known, other)));
     edits.addAll(rewrite(snapshot, codebook, t -> t.equalsIgnoreCase(known) ? other : t));
     return new Change("renames code " + known + " to " + other, false, edits);
   }
@@ -107,7 +107,7 @@ public final class CodebookEdits {
    *
    * @throws IllegalArgumentException when there is no such facet, or the name is taken
    */
-  public static Change renameFacet(Codebook codebook, Holders rules, String name, String other) {
+  public static Change renameFacet(Codebook codebook, Holders holders, String name, String other) {
     Facet facet =
         codebook
             .facet(name)
@@ -116,7 +116,7 @@ public final class CodebookEdits {
         codebook.with(
             facet.name(), f -> new Facet(other, f.question(), f.many(), f.demanded(), f.codes()));
     List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
-    edits.addAll(rules.following(LineEdits.subject(facet.name(), other)));
+    edits.addAll(holders.following(LineEdits.subject(facet.name(), other)));
     return new Change("renames facet " + facet.name() + " to " + other, true, edits);
   }
 
@@ -228,7 +228,7 @@ public final class CodebookEdits {
    * @throws IllegalArgumentException when one of them is not there, or both are one
    */
   public static Change merge(
-      Snapshot snapshot, Codebook codebook, Holders rules, String token, String into) {
+      Snapshot snapshot, Codebook codebook, Holders holders, String token, String into) {
     String from = known(codebook, token);
     String to = known(codebook, into);
     if (from.equals(to)) {
@@ -242,7 +242,7 @@ public final class CodebookEdits {
             .with(codebook.facetOf(from).orElseThrow().name(), f -> f.minus(from))
             .withCode(to, c -> c.alsoRead(joined(c.synonyms(), read)));
     List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
-    edits.addAll(rules.following(LineEdits.code(from, to)));
+    edits.addAll(holders.following(LineEdits.code(from, to)));
     edits.addAll(
         rewrite(snapshot, codebook, t -> read.stream().anyMatch(t::equalsIgnoreCase) ? to : t));
     return new Change("merges code " + from + " into " + to, false, edits);
@@ -283,7 +283,7 @@ public final class CodebookEdits {
    * @throws IllegalArgumentException when there is no such code or facet
    */
   public static Change move(
-      Snapshot snapshot, Codebook codebook, Holders rules, String token, String facet) {
+      Snapshot snapshot, Codebook codebook, Holders holders, String token, String facet) {
     String known = known(codebook, token);
     Facet from = codebook.facetOf(known).orElseThrow();
     Facet to =
@@ -294,7 +294,7 @@ public final class CodebookEdits {
     Codebook after =
         codebook.with(from.name(), f -> f.minus(known)).with(to.name(), f -> f.plus(code));
     List<Edit> edits = new ArrayList<>(List.of(new Edit.SetCodebook(codebook, after)));
-    edits.addAll(rules.following(LineEdits.codeMoved(known, from.name(), to.name())));
+    edits.addAll(holders.following(LineEdits.codeMoved(known, from.name(), to.name())));
     Field<?> field = codebook.notation().target();
     snapshot
         .tracks(id -> snapshot.value(id, Fields.CODES).orElse(List.of()).contains(known))

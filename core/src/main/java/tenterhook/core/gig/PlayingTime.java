@@ -2,6 +2,7 @@ package tenterhook.core.gig;
 
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.field.Fields;
+import tenterhook.core.track.Column;
 import tenterhook.core.track.Snapshot;
 
 /**
@@ -41,8 +42,11 @@ final class PlayingTime {
   }
 
   private static long sum(RoaringBitmap of, Snapshot snapshot) {
+    Column seconds = snapshot.column(Fields.DURATION);
     return of.stream()
-        .mapToLong(id -> Math.round(snapshot.value(id, Fields.DURATION).orElse(0.0) * 1_000_000))
+        .mapToDouble(id -> seconds.dictionary().value(seconds.number(id), Fields.DURATION.type()))
+        .filter(s -> !Double.isNaN(s))
+        .mapToLong(s -> Math.round(s * 1_000_000))
         .sum();
   }
 

@@ -1,10 +1,10 @@
 package tenterhook.core.gig;
 
 import java.util.Arrays;
-import java.util.Optional;
 import java.util.function.IntPredicate;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.field.Fields;
+import tenterhook.core.track.Column;
 import tenterhook.core.track.Snapshot;
 
 /**
@@ -49,13 +49,18 @@ final class SoundTally {
     nowUnmeasured.or(having(playable, id -> snapshot.isBlank(id, Fields.SOUND)));
     RoaringBitmap nowUpscaled = RoaringBitmap.andNot(upscaled, touched);
     nowUpscaled.or(having(playable, id -> snapshot.raw(id, Fields.QUALITY).equals("upscaled")));
+    Column loud = snapshot.column(Fields.LOUDNESS);
     Measured[] more =
         playable.stream()
-            .mapToObj(id -> snapshot.value(id, Fields.LOUDNESS).map(l -> new Measured(l, id)))
-            .flatMap(Optional::stream)
+            .mapToObj(id -> new Measured(decibels(loud, id), id))
+            .filter(m -> !Double.isNaN(m.loudness()))
             .sorted()
             .toArray(Measured[]::new);
     return merged(touched, more, nowUnmeasured, nowUpscaled);
+  }
+
+  private static double decibels(Column loud, int id) {
+    return loud.dictionary().value(loud.number(id), Fields.LOUDNESS.type());
   }
 
   /** A track's loudness. */

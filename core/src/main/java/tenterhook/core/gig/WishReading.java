@@ -26,9 +26,11 @@ final class WishReading {
   private static final int FEW_LETTERS = 3;
 
   private final WishLine line;
+  private final List<String> texts;
 
   WishReading(WishLine line) {
     this.line = line;
+    this.texts = line.words().stream().map(Word::text).toList();
   }
 
   /** A run of words and how well it names something. */
@@ -188,12 +190,8 @@ final class WishReading {
     return IntStream.rangeClosed(0, line.words().size() - words.size())
         .mapToObj(i -> new Run(i, i + words.size(), Likeness.PART, 0))
         .filter(r -> !r.meets(clearOf))
-        .filter(r -> texts(r.from(), r.to()).equals(words))
+        .filter(r -> texts.subList(r.from(), r.to()).equals(words))
         .findFirst();
-  }
-
-  private List<String> texts(int from, int to) {
-    return line.words().subList(from, to).stream().map(Word::text).toList();
   }
 
   /** What "not", "no" and the like take out: the rest of their piece when it tells a version. */
@@ -252,7 +250,7 @@ final class WishReading {
   }
 
   private Run compared(int from, int to, List<String> name, String key) {
-    List<String> words = texts(from, to);
+    List<String> words = texts.subList(from, to);
     String run = String.join("", words);
     if (run.equals(key)) {
       return new Run(from, to, Likeness.SAME, 1);

@@ -71,7 +71,9 @@ final class SurvivorPane extends VBox {
   private Label words() {
     Label words = Look.label(Words.of("survivor.words"), "second");
     words.setWrapText(true);
+    words.setMinHeight(USE_PREF_SIZE); // where room is short, the list gives way
     ties.setWrapText(true);
+    ties.setMinHeight(USE_PREF_SIZE);
     ties.setId("preference-ties");
     return words;
   }

@@ -9,12 +9,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import tenterhook.core.change.Edit.SetField;
+import tenterhook.core.change.Edit;
 import tenterhook.core.code.Codebook;
 import tenterhook.core.derived.Derived;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
+import tenterhook.core.repair.Acceptance;
 import tenterhook.core.repair.ExternalEvidence;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairRules;
@@ -128,16 +129,15 @@ public final class LabelledTags {
         .toList();
   }
 
-  /** A collection after proposals were taken; of two for one field of a track the first counts. */
+  /** A collection after proposals were taken together, as a button takes them. */
   public static Snapshot taken(Snapshot snapshot, List<Proposal> proposals) {
-    Map<String, Cell> cells = new LinkedHashMap<>();
-    for (Proposal proposal : proposals) {
-      for (SetField edit : proposal.edits()) {
-        cells.putIfAbsent(
-            edit.id() + " " + edit.field().key(), new Cell(edit.id(), edit.field(), edit.after()));
+    List<Cell> cells = new ArrayList<>();
+    for (Edit edit : Acceptance.of(snapshot, Codebook.EMPTY, proposals, "names").edits()) {
+      if (edit instanceof Edit.SetField set) {
+        cells.add(new Cell(set.id(), set.field(), set.after()));
       }
     }
-    Snapshot after = snapshot.with(List.copyOf(cells.values()));
+    Snapshot after = snapshot.with(cells);
     return Derived.refreshed(after, Codebook.EMPTY, after.known());
   }
 

@@ -60,7 +60,7 @@ public final class FileNames implements Inspector.OfFolder {
         votes.put(pattern, mine);
       }
     }
-    folder.ids().forEach((int id) -> propose(id, votes, context, out));
+    names.forEach((id, name) -> propose(id, name, votes, context, out));
   }
 
   private static void vote(
@@ -94,14 +94,18 @@ public final class FileNames implements Inspector.OfFolder {
   }
 
   private static void propose(
-      int id, Map<NamePattern, Agreeing> votes, InspectionContext context, Consumer<Proposal> out) {
+      int id,
+      String name,
+      Map<NamePattern, Agreeing> votes,
+      InspectionContext context,
+      Consumer<Proposal> out) {
     if (!open(id, context)) {
       return;
     }
     NamePattern best = null;
     int bestScore = -1;
     for (Map.Entry<NamePattern, Agreeing> one : votes.entrySet()) {
-      Optional<Map<Field<?>, String>> read = one.getKey().read(baseName(context, id));
+      Optional<Map<Field<?>, String>> read = one.getKey().read(name);
       if (read.isPresent()) {
         Agreement how = Agreement.of(id, read.get(), context);
         int score = one.getValue().agreed + (how == Agreement.AGREES ? 1000 : 0);
@@ -112,55 +116,46 @@ public final class FileNames implements Inspector.OfFolder {
       }
     }
     if (best != null) {
-      propose(id, best, votes.get(best), context, out);
+      byAgreement(id, best, best.read(name).orElseThrow(), votes.get(best), context).ifPresent(out);
     } else {
-      byKnownArtist(id, context, out);
+      byKnownArtist(id, name, context).ifPresent(out);
     }
   }
 
-  private static void byKnownArtist(int id, InspectionContext context, Consumer<Proposal> out) {
+  private static Optional<Proposal> byKnownArtist(int id, String name, InspectionContext context) {
     for (NamePattern pattern : NamePattern.IN_FILES) {
-      Optional<Map<Field<?>, String>> read = pattern.read(baseName(context, id));
-      if (read.isEmpty() || !read.get().containsKey(Fields.ARTIST)) {
-        continue;
-      }
-      String artist = read.get().get(Fields.ARTIST);
-      int known = context.tracksBy(artist);
-      boolean rival = context.tracksBy(read.get().get(Fields.TITLE)) > 0;
-      if (known >= LEAST_KNOWN
-          && !rival
-          && Agreement.of(id, read.get(), context) != Agreement.CONTRADICTS) {
-        Map<Field<?>, String> values = new LinkedHashMap<>(read.get());
-        values.keySet().removeIf(field -> !context.hole(id, field));
-        List<SetField> edits = context.edits(id, values);
-        if (!edits.isEmpty()) {
-          out.accept(
-              new Proposal(
-                  RepairKind.FILE_NAME,
-                  "“" + pattern.words() + "” in file names",
-                  id,
-                  edits,
-                  Math.min(96, 90 + known),
-                  known + " tracks by " + artist + ", with whom the file's name begins"));
+      Optional<Map<Field<?>, String>> read = pattern.read(name);
+      if (read.isPresent() && read.get().containsKey(Fields.ARTIST)) {
+        String artist = read.get().get(Fields.ARTIST);
+        int known = context.tracksBy(artist);
+        boolean rival = context.tracksBy(read.get().get(Fields.TITLE)) > 0;
+        if (known >= LEAST_KNOWN
+            && !rival
+            && Agreement.of(id, read.get(), context) != Agreement.CONTRADICTS) {
+          String reason = known + " tracks by " + artist + ", with whom the file's name begins";
+          int certainty = Math.min(96, 90 + known);
+          return proposal(id, pattern, open(id, read.get(), context), certainty, reason, context);
         }
-        return;
       }
     }
+    return Optional.empty();
   }
 
-  private static void propose(
+  /** Of what a name says, what the track does not know. */
+  private static Map<Field<?>, String> open(
+      int id, Map<Field<?>, String> read, InspectionContext context) {
+    Map<Field<?>, String> values = new LinkedHashMap<>(read);
+    values.keySet().removeIf(field -> !context.hole(id, field));
+    return values;
+  }
+
+  private static Optional<Proposal> byAgreement(
       int id,
       NamePattern pattern,
+      Map<Field<?>, String> read,
       Agreeing votes,
-      InspectionContext context,
-      Consumer<Proposal> out) {
-    Map<Field<?>, String> values =
-        new LinkedHashMap<>(pattern.read(baseName(context, id)).orElseThrow());
-    values.keySet().removeIf(field -> !context.hole(id, field));
-    var edits = context.edits(id, values);
-    if (edits.isEmpty()) {
-      return;
-    }
+      InspectionContext context) {
+    Map<Field<?>, String> values = open(id, read, context);
     int certainty = votes.certainty();
     String reason =
         "“"
@@ -174,13 +169,20 @@ public final class FileNames implements Inspector.OfFolder {
       certainty = known > 0 ? Math.min(98, certainty + 4) : Math.min(certainty, 80);
       reason += known > 0 ? "; " + known + " tracks by this artist" : "; a new artist";
     }
-    out.accept(
-        new Proposal(
-            RepairKind.FILE_NAME,
-            "“" + pattern.words() + "” in file names",
-            id,
-            edits,
-            certainty,
-            reason));
+    return proposal(id, pattern, values, certainty, reason, context);
+  }
+
+  private static Optional<Proposal> proposal(
+      int id,
+      NamePattern pattern,
+      Map<Field<?>, String> values,
+      int certainty,
+      String reason,
+      InspectionContext context) {
+    List<SetField> edits = context.edits(id, values);
+    String decision = "“" + pattern.words() + "” in file names";
+    return edits.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new Proposal(RepairKind.FILE_NAME, decision, id, edits, certainty, reason));
   }
 }

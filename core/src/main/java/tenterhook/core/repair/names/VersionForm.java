@@ -55,7 +55,7 @@ public final class VersionForm implements Inspector.TrackInspector {
       return propose(id, Map.of(Fields.TITLE, after), sure ? 93 : 85, context, out);
     }
     Matcher withArtist = read(artist);
-    if (withArtist == null || title.isBlank() || title.indexOf('(') >= 0) {
+    if (withArtist == null || title.isBlank() || !Versions.base(title).equals(title)) {
       return false;
     }
     String alone = withArtist.group(1).strip();

@@ -22,11 +22,12 @@ public final class Years implements Inspector.OfFolder {
   /** The first year that is believed: nothing that a DJ plays was recorded in 1900 or before. */
   static final int FIRST = 1901;
 
-  private static final Pattern DATE = Pattern.compile("\\s*((?:19|20)\\d\\d)[-./ ]\\d.*");
+  private static final Pattern PLAIN = Pattern.compile("\\d{4}");
 
-  /** Other ways in which a date or the year of a right is written; the year is the one group. */
-  private static final List<Pattern> OTHERWISE =
+  /** Ways in which a date or the year of a right is written; the year is the one group. */
+  private static final List<Pattern> DATES =
       List.of(
+          Pattern.compile("\\s*((?:19|20)\\d\\d)[-./ ]\\d.*"),
           Pattern.compile("\\s*((?:19|20)\\d\\d)(?:0\\d|1[0-2])(?:[0-2]\\d|3[01])\\s*"),
           Pattern.compile("\\s*\\d{1,2}[-./ ]\\d{1,2}[-./ ]((?:19|20)\\d\\d)\\s*"),
           Pattern.compile(
@@ -54,21 +55,19 @@ public final class Years implements Inspector.OfFolder {
       return;
     }
     int meant = meant(raw, context);
-    int otherwise = otherwise(raw, context);
-    if (otherwise > 0 && !raw.equals(String.valueOf(otherwise))) {
-      propose(id, otherwise, "dates", 96, "the year of “" + raw.strip() + "”", context, out);
+    int dated = PLAIN.matcher(raw).matches() ? 0 : dated(raw, context);
+    if (dated > 0) {
+      propose(id, dated, "dates", 97, "the year of “" + raw.strip() + "”", context, out);
     } else if (meant == 0) {
       elsewhere(id, raw, folder, context, out);
-    } else if (DATE.matcher(raw).matches()) {
-      propose(id, meant, "a whole date", 97, "the year of the date", context, out);
     } else if (SHORT.matcher(raw).matches()) {
       propose(id, meant, "two figures", 80, "two figures only", context, out);
     }
   }
 
   /** The year of a text that holds one in another form; 0 for none that can be. */
-  private static int otherwise(String raw, InspectionContext context) {
-    return OTHERWISE.stream()
+  private static int dated(String raw, InspectionContext context) {
+    return DATES.stream()
         .map(p -> p.matcher(raw))
         .filter(Matcher::matches)
         .map(m -> Integer.parseInt(m.group(1)))

@@ -76,10 +76,9 @@ public final class NameCluster {
    * Whether a spelling is surely not the right one: the best stands on twice as many tracks, or
    * this one differs from it in blanks only.
    */
-  boolean isClear(String spelling) {
-    Name own = own();
-    return own.bestTracks() >= 2 * tracks(spelling)
-        || spelling.strip().replaceAll("\\s+", " ").equals(own.best());
+  boolean isClear(String spelling, Name best) {
+    return best.bestTracks() >= 2 * tracks(spelling)
+        || spelling.strip().replaceAll("\\s+", " ").equals(best.best());
   }
 
   /** The name that was meant, when this one looks like a slip: near, not guarded, and rare. */

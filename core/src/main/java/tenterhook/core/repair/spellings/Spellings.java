@@ -51,7 +51,7 @@ public final class Spellings implements Inspector.OfName {
                 + "” on "
                 + tracks(cluster.tracks(spelling))
                 + (meant.isPresent() ? ": a slip, or another name?" : "");
-        boolean clear = target.guarded() || cluster.isClear(spelling);
+        boolean clear = target.guarded() || cluster.isClear(spelling, target);
         int certainty = meant.isPresent() ? 80 : clear ? 97 : TIE;
         found.put(spelling, new Respelling(target.best(), certainty, reason));
       }
