@@ -5,7 +5,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.ToDoubleFunction;
-import tenterhook.standins.catalogue.CatalogueBook;
+import tenterhook.core.catalogue.CatalogueBook;
+import tenterhook.standins.catalogue.DemoCatalogue;
 import tenterhook.standins.catalogue.LabelledSet;
 import tenterhook.standins.catalogue.LabelledSet.Judged;
 
@@ -24,7 +25,7 @@ public final class MatchingTable {
   /** Prints both tables as Markdown. */
   public static void main(String[] args) {
     PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
-    CatalogueBook book = CatalogueBook.ofDemo(400);
+    CatalogueBook book = DemoCatalogue.of(400);
     out.println(book.entries().size() + " entries, " + COUNT + " tracks a set\n");
     print(
         out,

@@ -374,7 +374,10 @@ class CommandLineTest extends CommandTest {
 
   @Test
   void theCatalogueIsAskedAndItsAnswersBecomeRepairs() throws Exception {
-    Call asked = run("catalogue", "look", "missing:album");
+    Call nobody = run("catalogue", "look", "missing:album");
+    assertThat(nobody.status()).isEqualTo(2);
+    assertThat(nobody.err()).contains("no catalogue is chosen").contains("catalogue use");
+    Call asked = run("catalogue", "look", "missing:album", "--service", "demo");
     assertThat(asked.status()).isZero();
     assertThat(asked.lines()).isNotEmpty().allMatch(l -> l.has("matches"));
     Call repairs = run("repairs", "--kind", "catalogue");
@@ -382,6 +385,32 @@ class CommandLineTest extends CommandTest {
     Call gone = run("catalogue", "look", "missing:year", "--service", "http://127.0.0.1:9/v1/");
     assertThat(gone.status()).isEqualTo(1);
     assertThat(gone.err()).contains("cannot be reached").contains("nothing was changed");
+  }
+
+  @Test
+  void cataloguesOfOnesOwnAreKeptInOrderAndAsked() throws Exception {
+    JsonNode match =
+        run("catalogue", "look", "--service", "demo").lines().stream()
+            .map(l -> l.path("matches").path(0))
+            .filter(m -> m.path("certainty").asInt() >= 90)
+            .findFirst()
+            .orElseThrow();
+    Path table = folder.resolve("own.csv");
+    Files.writeString(
+        table,
+        "artist,title,album,year\n\"%s\",\"%s\",Own Pressing,1999\n"
+            .formatted(match.path("artist").asText(), match.path("title").asText()));
+    Path shop = Files.createDirectories(folder.resolve("shop"));
+    Call kept = run("catalogue", "use", table.toString(), shop.toString());
+    assertThat(kept.lines())
+        .extracting(l -> l.path("source").asText())
+        .containsExactly(table.toString(), shop.toString());
+    Call asked = run("catalogue", "look");
+    assertThat(asked.out()).contains("Own Pressing");
+    assertThat(run("catalogue", "use", music.toString()).err()).contains("cannot vouch for itself");
+    assertThat(run("catalogue", "use").lines()).hasSize(2);
+    assertThat(run("catalogue", "use", "--none").out()).isBlank();
+    assertThat(run("catalogue", "look").status()).isEqualTo(2);
   }
 
   @Test

@@ -24,8 +24,18 @@ public final class CatalogueJson {
    * @throws IllegalArgumentException when it has no id, or a number below 0
    */
   public static CatalogueEntry read(JsonNode one) {
+    return read(one, "");
+  }
+
+  /**
+   * Reads an entry of a file, whose writer need not have given it an id.
+   *
+   * @param id when it has none of its own
+   * @throws IllegalArgumentException when neither has an id, or for a number below 0
+   */
+  static CatalogueEntry read(JsonNode one, String id) {
     return new CatalogueEntry(
-        text(one, "id"),
+        one.path("id").asText().isBlank() ? id : text(one, "id"),
         text(one, "artist"),
         text(one, "title"),
         text(one, "album"),

@@ -1,6 +1,6 @@
 /**
- * Asks a catalogue service over HTTP, politely. Start at {@link
- * tenterhook.adapters.catalogue.CatalogueClient}.
+ * The catalogues that a collection asks: services over HTTP, files, folders of tagged music. Start
+ * at {@link tenterhook.adapters.catalogue.CatalogueSources}.
  */
 @NullMarked
 package tenterhook.adapters.catalogue;

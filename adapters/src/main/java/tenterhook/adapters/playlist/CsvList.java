@@ -1,20 +1,15 @@
 package tenterhook.adapters.playlist;
 
 import java.io.IOException;
-import java.io.StringReader;
 import java.io.StringWriter;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
-import org.apache.commons.csv.CSVRecord;
 import tenterhook.adapters.playlist.Playlist.Entry;
 
 /**
@@ -58,71 +53,16 @@ final class CsvList implements PlaylistFile.Form {
 
   @Override
   public Playlist read(String text, String title, Path folder) throws IOException {
-    CSVFormat format = format(text);
     List<Entry> entries = new ArrayList<>();
     Optional<LocalDate> date = Optional.empty();
-    try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
-      List<String> columns = List.of();
-      for (CSVRecord row : parser) {
-        if (columns.isEmpty()) {
-          columns = columns(row);
-        } else {
-          Map<String, String> values = values(row, columns);
-          Entry entry = entry(values, folder);
-          if (!entry.name().isEmpty()) {
-            entries.add(entry);
-          }
-          date = date.isPresent() ? date : PlaylistFile.dateIn(values.getOrDefault("date", ""));
-        }
+    for (Map<String, String> values : CsvTable.rows(text, NAMES, List.of("path", "title"))) {
+      Entry entry = entry(values, folder);
+      if (!entry.name().isEmpty()) {
+        entries.add(entry);
       }
-    } catch (java.io.UncheckedIOException broken) {
-      throw new IOException("is no whole CSV table: " + broken.getMessage(), broken);
+      date = date.isPresent() ? date : PlaylistFile.dateIn(values.getOrDefault("date", ""));
     }
     return new Playlist(title, date, entries);
-  }
-
-  private static CSVFormat format(String text) {
-    return CSVFormat.RFC4180
-        .builder()
-        .setIgnoreEmptyLines(true)
-        .setDelimiter(separator(text))
-        .setTrim(true)
-        .get();
-  }
-
-  /** The commoner of comma, semicolon and tab in the first line. */
-  private static char separator(String text) {
-    String head = text.lines().findFirst().orElse("");
-    char best = ',';
-    for (char other : new char[] {';', '\t'}) {
-      if (count(head, other) > count(head, best)) {
-        best = other;
-      }
-    }
-    return best;
-  }
-
-  private static long count(String text, char letter) {
-    return text.chars().filter(c -> c == letter).count();
-  }
-
-  private static List<String> columns(CSVRecord head) throws IOException {
-    List<String> columns =
-        head.stream().map(c -> NAMES.getOrDefault(c.strip().toLowerCase(Locale.ROOT), "")).toList();
-    if (!columns.contains("path") && !columns.contains("title")) {
-      throw new IOException(
-          "its first line must name its columns: artist and title, or path; it says "
-              + String.join(", ", head));
-    }
-    return columns;
-  }
-
-  private static Map<String, String> values(CSVRecord row, List<String> columns) {
-    Map<String, String> values = new HashMap<>();
-    for (int i = 0; i < Math.min(row.size(), columns.size()); i++) {
-      values.putIfAbsent(columns.get(i), CsvCells.read(row.get(i)));
-    }
-    return values;
   }
 
   private static Entry entry(Map<String, String> values, Path folder) {

@@ -9,8 +9,8 @@ import tenterhook.adapters.store.CollectionRefused;
 import tenterhook.core.job.Progress;
 import tenterhook.desktop.workspace.ExternalServices;
 import tenterhook.desktop.workspace.ExternalServices.RunningCatalogue;
-import tenterhook.standins.catalogue.CatalogueBook;
 import tenterhook.standins.catalogue.CatalogueService;
+import tenterhook.standins.catalogue.DemoCatalogue;
 import tenterhook.standins.demo.DemoCollection;
 import tenterhook.standins.demo.DemoMusic;
 import tenterhook.standins.listen.SilentOutputs;
@@ -25,7 +25,7 @@ public final class StandIns {
   }
 
   private static RunningCatalogue catalogue() throws IOException {
-    CatalogueService service = CatalogueService.start(CatalogueBook.ofDemo(DemoMusic.TRACKS), 0);
+    CatalogueService service = CatalogueService.start(DemoCatalogue.of(DemoMusic.TRACKS), 0);
     return new RunningCatalogue() {
       @Override
       public URI address() {

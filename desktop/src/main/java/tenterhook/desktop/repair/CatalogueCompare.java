@@ -1,5 +1,6 @@
 package tenterhook.desktop.repair;
 
+import java.io.File;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -9,11 +10,17 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
+import javafx.stage.DirectoryChooser;
+import javafx.stage.FileChooser;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.adapters.catalogue.CatalogueSources;
 import tenterhook.core.catalogue.Answer;
 import tenterhook.core.catalogue.CatalogueEntry;
 import tenterhook.core.catalogue.Match;
@@ -34,6 +41,7 @@ final class CatalogueCompare extends VBox {
   private final Workspace workspace;
   private final Button ask = Look.primary("", this::lookUp);
   private final Label words = Look.label("", "second");
+  private final MenuButton sources = new MenuButton(Words.of("catalogue.sources"));
   private final ListView<Match> matches = new ListView<>();
   private final GridPane fields = new GridPane(10, 5);
   private final Label reason = Look.label("", "second");
@@ -51,6 +59,16 @@ final class CatalogueCompare extends VBox {
     prepareMatches();
     prepareFields();
     take.setId("catalogue-take");
+    sources.setId("catalogue-sources");
+    listSources();
+    workspace
+        .repairs()
+        .sources()
+        .addListener(
+            (o, before, after) -> {
+              listSources();
+              show(proposal);
+            });
     words.setWrapText(true);
     reason.setWrapText(true);
     absent.setWrapText(true);
@@ -88,21 +106,87 @@ final class CatalogueCompare extends VBox {
     workspace.repairs().lookUp(workspace.repairs().toLookUp());
   }
 
+  /** What is asked, each to be left out, and what can be asked besides. */
+  private void listSources() {
+    List<String> asked = workspace.repairs().sources().get();
+    sources.getItems().clear();
+    for (String source : asked) {
+      String name = source.equals(CatalogueSources.DEMO) ? Words.of("catalogue.demo") : source;
+      MenuItem leave = new MenuItem();
+      leave.setId("leave-" + source);
+      leave.setText(Words.of("catalogue.leave", name));
+      leave.setOnAction(
+          e ->
+              workspace
+                  .repairs()
+                  .ask(asked.stream().filter(other -> !other.equals(source)).toList()));
+      sources.getItems().add(leave);
+    }
+    if (!asked.isEmpty()) {
+      sources.getItems().add(new SeparatorMenuItem());
+    }
+    item("catalogue.addService", this::addService);
+    item("catalogue.addFile", this::addFile);
+    item("catalogue.addFolder", this::addFolder);
+  }
+
+  private void item(String words, Runnable action) {
+    MenuItem item = new MenuItem(Words.of(words));
+    item.setId(words);
+    item.setOnAction(e -> action.run());
+    sources.getItems().add(item);
+  }
+
+  private void addService() {
+    workspace
+        .frame()
+        .askWords(
+            Words.of("ask.catalogue"),
+            "https://",
+            Words.of("do.catalogue"),
+            workspace.repairs()::alsoAsk);
+  }
+
+  private void addFile() {
+    FileChooser chooser = new FileChooser();
+    chooser
+        .getExtensionFilters()
+        .add(
+            new FileChooser.ExtensionFilter(
+                Words.of("catalogue.forms"), "*.json", "*.csv", "*.xspf", "*.jspf", "*.m3u8"));
+    add(chooser.showOpenDialog(getScene().getWindow()));
+  }
+
+  private void addFolder() {
+    add(new DirectoryChooser().showDialog(getScene().getWindow()));
+  }
+
+  private void add(@Nullable File chosen) {
+    if (chosen != null) {
+      workspace.repairs().alsoAsk(chosen.toString());
+    }
+  }
+
   /** Shows the matches for a proposal's track; null for none. */
   void show(@Nullable Proposal other) {
     proposal = other;
     RoaringBitmap open = workspace.repairs().toLookUp();
     ask.setText(Words.of("catalogue.ask", open.getCardinality()));
-    ask.setVisible(!open.isEmpty());
-    ask.setManaged(!open.isEmpty());
-    words.setText(Words.of(open.isEmpty() ? "catalogue.allAsked" : "catalogue.words"));
+    boolean nobody = workspace.repairs().sources().get().isEmpty();
+    ask.setVisible(!open.isEmpty() && !nobody);
+    ask.setManaged(!open.isEmpty() && !nobody);
+    words.setText(
+        Words.of(
+            nobody
+                ? "catalogue.nobody"
+                : open.isEmpty() ? "catalogue.allAsked" : "catalogue.words"));
     Optional<Answer> answer =
         other == null ? Optional.empty() : workspace.repairs().repairService().answer(other.id());
     if (answer.isEmpty()) {
-      getChildren().setAll(ask, words);
+      getChildren().setAll(ask, words, sources);
       return;
     }
-    getChildren().setAll(matches, fields, reason, take, absent, ask, words);
+    getChildren().setAll(matches, fields, reason, take, absent, ask, words, sources);
     List<Match> found = answer.get().matches();
     matches.getItems().setAll(found);
     double height = MATCH_HEIGHT * Math.min(3, found.size());

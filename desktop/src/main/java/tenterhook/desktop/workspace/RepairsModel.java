@@ -1,7 +1,9 @@
 package tenterhook.desktop.workspace;
 
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -16,6 +18,7 @@ import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.catalogue.CatalogueClient;
 import tenterhook.adapters.catalogue.CatalogueClient.Manners;
+import tenterhook.adapters.catalogue.CatalogueSources;
 import tenterhook.adapters.repair.RepairService;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.core.catalogue.AbsentTracks;
@@ -51,11 +54,14 @@ public final class RepairsModel {
   private final RepairService repairService;
   private final ReadOnlyObjectWrapper<List<Proposal>> proposals =
       new ReadOnlyObjectWrapper<>(List.of());
+  private final ReadOnlyObjectWrapper<List<String>> sources;
   private final ExecutorService keeper =
       Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("repairs").factory());
   private final AtomicInteger waiting = new AtomicInteger();
   private boolean begun;
-  private @Nullable Catalogue catalogue;
+  private @Nullable Catalogue replacement;
+  private volatile @Nullable Catalogue lastAsked;
+  private final CatalogueSources catalogues;
   private final CatalogueStarter starter;
   private @Nullable RunningCatalogue service;
 
@@ -67,6 +73,8 @@ public final class RepairsModel {
   RepairsModel(Workspace workspace, CatalogueStarter starter) {
     this.workspace = workspace;
     this.starter = starter;
+    this.catalogues = new CatalogueSources(this::standIn);
+    this.sources = new ReadOnlyObjectWrapper<>(CatalogueSources.of(workspace.collection()));
     this.repairService = new RepairService(workspace.collection());
     workspace.state().addListener((o, before, after) -> follow());
   }
@@ -202,7 +210,7 @@ public final class RepairsModel {
     settle(rules().refusingNothing(), Words.of("repairs.back"));
   }
 
-  /** The tracks with a hole that the catalogue could close. */
+  /** The tracks with a hole that a catalogue could close. */
   public RoaringBitmap toLookUp() {
     Snapshot snapshot = workspace.state().get().snapshot();
     return snapshot.tracks(
@@ -212,15 +220,15 @@ public final class RepairsModel {
                 && LOOKED_UP.stream().anyMatch(f -> f.isHole(snapshot.raw(id, f))));
   }
 
-  /** Asks the catalogue as a job; what it says is kept, also when it stops halfway. */
+  /** Asks the catalogues as a job; what they say is kept, also when it stops halfway. */
   public void lookUp(RoaringBitmap ids) {
     workspace.independentJob(
-        Words.of("catalogue.job"), p -> repairService.lookUp(ids, catalogue(), p), this::said);
+        Words.of("catalogue.job"), p -> repairService.lookUp(ids, catalogue(p), p), this::said);
   }
 
   /** Asks for all tracks with a hole, now and on this thread. */
   public Lookup.LookedUp lookUpNow(Progress progress) throws IOException {
-    return repairService.lookUp(toLookUp(), catalogue(), progress);
+    return repairService.lookUp(toLookUp(), catalogue(progress), progress);
   }
 
   private void said(Lookup.LookedUp found) {
@@ -239,10 +247,10 @@ public final class RepairsModel {
     beside(
         () -> {
           try {
-            List<CatalogueEntry> byOne = catalogue().album(entry.album(), entry.artist());
+            Catalogue asked = lastAsked();
+            List<CatalogueEntry> byOne = asked.album(entry.album(), entry.artist());
             boolean several = byOne.size() < 2;
-            return AbsentTracks.of(
-                snapshot, several ? catalogue().album(entry.album(), "") : byOne);
+            return AbsentTracks.of(snapshot, several ? asked.album(entry.album(), "") : byOne);
           } catch (IOException | Catalogue.Unanswered unanswered) {
             return List.<CatalogueEntry>of(); // the list is an extra; the answer itself is there
           } catch (InterruptedException stopped) {
@@ -253,21 +261,59 @@ public final class RepairsModel {
         then);
   }
 
-  /** Another catalogue than the one that ships, for a test. */
+  /** Another catalogue than those of the collection, for a test. */
   public synchronized void use(Catalogue other) {
-    catalogue = other;
+    replacement = other;
+  }
+
+  /** The catalogues that are asked, the most believed first. */
+  public ReadOnlyObjectProperty<List<String>> sources() {
+    return sources.getReadOnlyProperty();
+  }
+
+  /** Lets these be asked from now on, and says so. */
+  public void ask(List<String> some) {
+    CatalogueSources.keep(workspace.collection(), some);
+    lastAsked = null;
+    sources.set(some);
+    workspace.frame().inform(Words.of("catalogue.toldSources", some.size()), false, 0);
+  }
+
+  /** Adds a catalogue behind the others, or says why it can be none. */
+  public void alsoAsk(String source) {
+    beside(
+        () -> {
+          try {
+            Collection<Path> roots = workspace.collection().state().roots().values();
+            String checked = CatalogueSources.checked(source, roots);
+            List<String> all = new ArrayList<>(sources.get());
+            all.remove(checked);
+            all.add(checked);
+            return (Runnable) () -> ask(all);
+          } catch (IOException none) {
+            return (Runnable) () -> workspace.frame().inform(none.getMessage(), true, 0);
+          }
+        },
+        Runnable::run);
+  }
+
+  private synchronized Catalogue lastAsked() throws IOException {
+    Catalogue asked = lastAsked;
+    return asked != null ? asked : catalogue(Progress.SILENT);
+  }
+
+  /** Opens what the collection asks; files are read anew, as they may have changed. */
+  private synchronized Catalogue catalogue(Progress progress) throws IOException {
+    Catalogue opened = replacement != null ? replacement : catalogues.open(sources.get(), progress);
+    lastAsked = opened;
+    return opened;
   }
 
   /** The service that ships starts when it is first asked. */
-  private synchronized Catalogue catalogue() throws IOException {
-    Catalogue known = catalogue;
-    if (known == null) {
-      RunningCatalogue started = starter.start();
-      service = started;
-      known = new CatalogueClient(started.address(), Manners.NEIGHBOURLY, Thread::sleep);
-      catalogue = known;
-    }
-    return known;
+  private synchronized Catalogue standIn() throws IOException {
+    RunningCatalogue started = starter.start();
+    service = started;
+    return new CatalogueClient(started.address(), Manners.NEIGHBOURLY, Thread::sleep);
   }
 
   /** What proposals would do to crates; found beside the window. */

@@ -35,9 +35,9 @@ import tenterhook.desktop.theme.Words;
 import tenterhook.desktop.workspace.ArrivalsModel;
 import tenterhook.desktop.workspace.RunningJob;
 import tenterhook.desktop.workspace.Station;
-import tenterhook.standins.catalogue.CatalogueBook;
 import tenterhook.standins.catalogue.CatalogueService;
 import tenterhook.standins.catalogue.CatalogueService.Mood;
+import tenterhook.standins.catalogue.DemoCatalogue;
 
 /** Repairs, the catalogue and arrivals in the real window. */
 class MendingStationsTest extends WindowTest {
@@ -254,7 +254,7 @@ class MendingStationsTest extends WindowTest {
 
   @Test
   void theCatalogueIsAskedComparedAndTakenFieldByField() throws Exception {
-    try (CatalogueService service = CatalogueService.start(CatalogueBook.ofDemo(100), 0)) {
+    try (CatalogueService service = CatalogueService.start(DemoCatalogue.of(100), 0)) {
       workspace
           .repairs()
           .use(
@@ -285,9 +285,31 @@ class MendingStationsTest extends WindowTest {
   }
 
   @Test
+  void cataloguesAreChosenAtTheStationAndTheLastOneLeftOutAsksNobody() throws Exception {
+    List<String> before = workspace.repairs().sources().get();
+    assertThat(before).as("the demo asks its own").containsExactly("demo");
+    choose(RepairKind.CATALOGUE);
+    menu("catalogue-sources", "leave-demo");
+    settle();
+    assertThat(workspace.repairs().sources().get()).isEmpty();
+    assertThat(((Label) lookup("#told")).getText()).contains("No catalogue is asked");
+    assertThat(lookup("#catalogue-ask").isVisible()).as("nothing to press").isFalse();
+    menu("catalogue-sources", "catalogue.addService");
+    answer("catalogue.example");
+    settle();
+    await(() -> lookup("#told") instanceof Label l && l.getText().contains("there is no file"));
+    menu("catalogue-sources", "catalogue.addService");
+    answer("http://127.0.0.1:9/v1");
+    settle();
+    await(() -> workspace.repairs().sources().get().contains("http://127.0.0.1:9/v1/"));
+    fx(() -> workspace.repairs().ask(before));
+    settle();
+  }
+
+  @Test
   void aCatalogueThatFailsLeavesTheStationUsable() throws Exception {
     List<Proposal> before = workspace.repairs().proposals().get();
-    try (CatalogueService service = CatalogueService.start(CatalogueBook.ofDemo(100), 0)) {
+    try (CatalogueService service = CatalogueService.start(DemoCatalogue.of(100), 0)) {
       service.behave(new Mood(0, 1, 0));
       workspace
           .repairs()
@@ -396,7 +418,7 @@ class MendingStationsTest extends WindowTest {
 
   @Test
   void aSlowCatalogueHoldsNothingUpAndCanBeStopped() throws Exception {
-    try (CatalogueService service = CatalogueService.start(CatalogueBook.ofDemo(100), 0)) {
+    try (CatalogueService service = CatalogueService.start(DemoCatalogue.of(100), 0)) {
       service.behave(new Mood(400, 0, 0));
       workspace
           .repairs()

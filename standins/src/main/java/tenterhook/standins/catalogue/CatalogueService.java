@@ -19,6 +19,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
 import tenterhook.adapters.catalogue.CatalogueJson;
+import tenterhook.core.catalogue.CatalogueBook;
 import tenterhook.core.catalogue.CatalogueEntry;
 
 /**

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import tenterhook.core.catalogue.Answer;
+import tenterhook.core.catalogue.CatalogueBook;
 import tenterhook.core.catalogue.CatalogueEntry;
 import tenterhook.core.catalogue.Facts;
 import tenterhook.core.catalogue.Match;

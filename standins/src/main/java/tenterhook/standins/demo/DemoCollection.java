@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.time.InstantSource;
 import java.util.List;
 import java.util.Map;
+import tenterhook.adapters.catalogue.CatalogueSources;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.store.CollectionRefused;
 import tenterhook.adapters.store.CrateJson;
@@ -54,6 +55,9 @@ public final class DemoCollection {
       collection.compareCopies(progress);
       ferryDisk(collection, folder, progress);
       collection.apply(gigs(collection), progress);
+    }
+    if (!CatalogueSources.chosen(collection)) {
+      CatalogueSources.keep(collection, List.of(CatalogueSources.DEMO));
     }
     return collection;
   }

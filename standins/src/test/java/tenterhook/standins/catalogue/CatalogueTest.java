@@ -14,6 +14,7 @@ import org.junit.jupiter.api.TestInstance;
 import tenterhook.adapters.catalogue.CatalogueClient;
 import tenterhook.adapters.catalogue.CatalogueClient.Manners;
 import tenterhook.core.catalogue.Catalogue;
+import tenterhook.core.catalogue.CatalogueBook;
 import tenterhook.core.catalogue.CatalogueEntry;
 import tenterhook.standins.catalogue.CatalogueService.Mood;
 import tenterhook.standins.catalogue.LabelledSet.Judged;
@@ -31,7 +32,7 @@ class CatalogueTest {
 
   @BeforeAll
   void start() throws Exception {
-    book = CatalogueBook.ofDemo(120);
+    book = DemoCatalogue.of(120);
     service = CatalogueService.start(book, 0);
   }
 

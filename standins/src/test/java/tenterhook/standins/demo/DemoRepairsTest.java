@@ -31,8 +31,8 @@ import tenterhook.core.job.Progress;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.track.Snapshot;
-import tenterhook.standins.catalogue.CatalogueBook;
 import tenterhook.standins.catalogue.CatalogueService;
+import tenterhook.standins.catalogue.DemoCatalogue;
 
 /** What is proposed for the demo is what was planted, and nothing that only looks wrong. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
@@ -238,7 +238,7 @@ class DemoRepairsTest {
     RepairService asking = new RepairService(collection);
     asking.look(Progress.SILENT);
     try (CatalogueService service =
-        CatalogueService.start(CatalogueBook.ofDemo(SharedDemo.TRACKS), 0)) {
+        CatalogueService.start(DemoCatalogue.of(SharedDemo.TRACKS), 0)) {
       CatalogueClient client =
           new CatalogueClient(service.address(), CatalogueClient.Manners.NEIGHBOURLY, t -> {});
       var found = asking.lookUp(collection.state().snapshot().tracks(), client, Progress.SILENT);

@@ -1,4 +1,4 @@
-package tenterhook.standins.catalogue;
+package tenterhook.core.catalogue;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -6,50 +6,35 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import java.util.Set;
-import tenterhook.core.catalogue.CatalogueEntry;
 import tenterhook.core.text.Fold;
 import tenterhook.core.text.NameKey;
-import tenterhook.standins.demo.DemoRecordings;
 
 /**
- * What the stand-in's service knows. An entry's id is {@code recording/release}: the same recording
- * stands there once for each release that it is on.
+ * A catalogue whose entries are all in memory: a file's, or a service's. Words are weighed by how
+ * rare they are (inverse document frequency). Never changes; safe in several threads.
  */
-public final class CatalogueBook {
-  private static final int MADE_UP = 3000;
+public final class CatalogueBook implements Catalogue {
   private static final int MOST = 16;
 
   private final List<CatalogueEntry> entries;
   private final Map<String, List<Integer>> byWord = new HashMap<>();
+  private final Map<String, List<CatalogueEntry>> byAlbum = new HashMap<>();
 
   private CatalogueBook(List<CatalogueEntry> entries) {
     this.entries = List.copyOf(entries);
     for (int i = 0; i < entries.size(); i++) {
-      for (String word : words(entries.get(i))) {
+      CatalogueEntry entry = entries.get(i);
+      for (String word : words(entry)) {
         byWord.computeIfAbsent(word, w -> new ArrayList<>()).add(i);
       }
+      byAlbum.computeIfAbsent(NameKey.of(entry.album()), a -> new ArrayList<>()).add(entry);
     }
   }
 
-  /**
-   * The book that knows the demo of a size, and the made-up rest; always the same for that size.
-   *
-   * @param tracks the demo's size
-   */
-  public static CatalogueBook ofDemo(int tracks) {
-    List<CatalogueEntry> all = new ArrayList<>(DemoRecordings.of(tracks));
-    Random random = new Random(41);
-    for (int i = 0; i < MADE_UP; i++) {
-      all.add(MadeUp.recording(random, i));
-    }
-    List<CatalogueEntry> misses = new ArrayList<>();
-    for (CatalogueEntry entry : all) {
-      MadeUp.nearMisses(entry, random, misses::add);
-    }
-    all.addAll(misses);
-    return new CatalogueBook(all);
+  /** The catalogue of some entries. */
+  public static CatalogueBook of(List<CatalogueEntry> entries) {
+    return new CatalogueBook(entries);
   }
 
   /** All that it knows. */
@@ -67,7 +52,7 @@ public final class CatalogueBook {
     return words;
   }
 
-  /** The entries that share the most words; a rare word counts more than a common one. */
+  @Override
   public List<CatalogueEntry> search(List<String> words) {
     Map<Integer, Double> scores = new HashMap<>();
     for (String word : words) {
@@ -84,12 +69,10 @@ public final class CatalogueBook {
         .toList();
   }
 
-  /** All entries of a release, by number. */
+  @Override
   public List<CatalogueEntry> album(String album, String artist) {
-    String name = NameKey.of(album);
     String by = NameKey.of(artist);
-    return entries.stream()
-        .filter(e -> NameKey.of(e.album()).equals(name))
+    return byAlbum.getOrDefault(NameKey.of(album), List.of()).stream()
         .filter(e -> by.isEmpty() || NameKey.of(e.artist()).equals(by))
         .sorted(Comparator.comparingInt(CatalogueEntry::track))
         .toList();

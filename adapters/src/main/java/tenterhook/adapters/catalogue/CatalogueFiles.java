@@ -1,0 +1,247 @@
+package tenterhook.adapters.catalogue;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import tenterhook.adapters.disk.BoundedText;
+import tenterhook.adapters.disk.MusicWalk;
+import tenterhook.adapters.playlist.CsvTable;
+import tenterhook.adapters.playlist.Playlist;
+import tenterhook.adapters.playlist.PlaylistFile;
+import tenterhook.adapters.tagfile.Reading;
+import tenterhook.adapters.tagfile.TagFiles;
+import tenterhook.adapters.tagfile.Unreadable;
+import tenterhook.core.catalogue.CatalogueEntry;
+import tenterhook.core.field.Field;
+import tenterhook.core.field.Fields;
+import tenterhook.core.job.Progress;
+
+/**
+ * Catalogues that are files: JSON in the form of the service's answers, a CSV table, a playlist
+ * (XSPF, JSPF, M3U8), or a folder of tagged music. They are only read, never written.
+ */
+public final class CatalogueFiles {
+  private static final ObjectMapper JSON = new ObjectMapper();
+
+  /** 64 MB hold some 300,000 recordings. */
+  private static final long MOST = 64L << 20;
+
+  private static final Pattern YEAR = Pattern.compile("(?<!\\d)(1[89]\\d\\d|20\\d\\d)(?!\\d)");
+  private static final Pattern CLOCK = Pattern.compile("(?:(\\d{1,2}):)?(\\d{1,3}):(\\d{2})");
+
+  private static final Map<String, String> COLUMNS =
+      Map.ofEntries(
+          Map.entry("id", "id"),
+          Map.entry("artist", "artist"),
+          Map.entry("creator", "artist"),
+          Map.entry("title", "title"),
+          Map.entry("song", "title"),
+          Map.entry("album", "album"),
+          Map.entry("release", "album"),
+          Map.entry("year", "year"),
+          Map.entry("date", "year"),
+          Map.entry("genre", "genre"),
+          Map.entry("track", "track"),
+          Map.entry("number", "track"),
+          Map.entry("tracktotal", "trackTotal"),
+          Map.entry("track total", "trackTotal"),
+          Map.entry("seconds", "seconds"),
+          Map.entry("length", "seconds"),
+          Map.entry("duration", "seconds"));
+
+  private CatalogueFiles() {}
+
+  /**
+   * What a file or folder held.
+   *
+   * @param entries each with artist and title
+   * @param unusable how many lines or files have no artist or no title, or cannot be read
+   */
+  public record Held(List<CatalogueEntry> entries, int unusable) {
+    /** Copies. */
+    public Held {
+      entries = List.copyOf(entries);
+    }
+  }
+
+  /**
+   * Reads a catalogue.
+   *
+   * @param source a file of one of the forms above, or a folder
+   * @param progress told of the files of a folder; a stop leaves out the rest
+   * @throws IOException when it is not there, is of no known form or is damaged; it says which file
+   */
+  public static Held read(Path source, Progress progress) throws IOException {
+    if (Files.isDirectory(source)) {
+      return folder(source, progress);
+    }
+    String name = source.getFileName().toString().toLowerCase(Locale.ROOT);
+    try {
+      if (name.endsWith(".json")) {
+        return json(BoundedText.read(source, MOST));
+      }
+      if (name.endsWith(".csv")) {
+        return rows(CsvTable.rows(BoundedText.read(source, MOST), COLUMNS, List.of("title")));
+      }
+    } catch (IOException broken) {
+      throw broken instanceof java.nio.file.FileSystemException
+          ? broken
+          : new IOException(source.getFileName() + " " + broken.getMessage(), broken);
+    }
+    if (PlaylistFile.of(source).isEmpty()) {
+      throw new IOException(
+          source.getFileName()
+              + " is no catalogue known here: json, csv, xspf, jspf, m3u8, or a folder of music");
+    }
+    return playlist(PlaylistFile.read(source));
+  }
+
+  private static Held json(String text) throws IOException {
+    JsonNode root;
+    try {
+      root = JSON.readTree(text);
+    } catch (JsonProcessingException broken) {
+      throw new IOException(
+          "is no whole JSON text: line "
+              + (broken.getLocation() == null ? "1" : broken.getLocation().getLineNr()),
+          broken);
+    }
+    JsonNode list = root.isArray() ? root : root.path("entries");
+    if (!list.isArray()) {
+      throw new IOException("holds no list \"entries\"; docs/catalogue.md shows the form");
+    }
+    Collected collected = new Collected();
+    for (JsonNode one : list) {
+      try {
+        collected.add(CatalogueJson.read(one, "f" + collected.seen));
+      } catch (IllegalArgumentException negative) {
+        collected.leaveOut();
+      }
+    }
+    return collected.held();
+  }
+
+  private static Held rows(List<Map<String, String>> rows) {
+    Collected collected = new Collected();
+    for (Map<String, String> row : rows) {
+      String id = row.getOrDefault("id", "");
+      collected.add(
+          new CatalogueEntry(
+              id.isBlank() ? "f" + collected.seen : id,
+              row.getOrDefault("artist", ""),
+              row.getOrDefault("title", ""),
+              row.getOrDefault("album", ""),
+              year(row.getOrDefault("year", "")),
+              row.getOrDefault("genre", ""),
+              number(row.getOrDefault("track", "")),
+              number(row.getOrDefault("trackTotal", "")),
+              seconds(row.getOrDefault("seconds", ""))));
+    }
+    return collected.held();
+  }
+
+  private static Held playlist(Playlist playlist) {
+    Collected collected = new Collected();
+    for (Playlist.Entry line : playlist.entries()) {
+      collected.add(
+          new CatalogueEntry(
+              "f" + collected.seen,
+              line.artist(),
+              line.title(),
+              line.album(),
+              0,
+              "",
+              0,
+              0,
+              Math.max(0, line.seconds())));
+    }
+    return collected.held();
+  }
+
+  private static Held folder(Path folder, Progress progress) throws IOException {
+    List<MusicWalk.Found> files = MusicWalk.walk(folder, progress).files();
+    Collected collected = new Collected();
+    for (MusicWalk.Found file : files) {
+      if (progress.stopped()) {
+        break;
+      }
+      progress.at(collected.seen, files.size(), file.path().getFileName().toString());
+      try {
+        collected.add(entry("f" + collected.seen, TagFiles.read(file.path())));
+      } catch (Unreadable damaged) {
+        collected.leaveOut();
+      }
+    }
+    return collected.held();
+  }
+
+  private static CatalogueEntry entry(String id, Reading reading) {
+    return new CatalogueEntry(
+        id,
+        reading.raw(Fields.ARTIST),
+        reading.raw(Fields.TITLE),
+        reading.raw(Fields.ALBUM),
+        number(reading, Fields.YEAR),
+        reading.raw(Fields.GENRE),
+        number(reading, Fields.TRACK),
+        number(reading, Fields.TRACK_TOTAL),
+        Fields.DURATION.type().parse(reading.raw(Fields.DURATION)).orElse(0.0));
+  }
+
+  private static int number(Reading reading, Field<Integer> field) {
+    return Math.max(0, field.type().parse(reading.raw(field)).orElse(0));
+  }
+
+  /** The year that a date of any form names. */
+  private static int year(String text) {
+    Matcher found = YEAR.matcher(text);
+    return found.find() ? Integer.parseInt(found.group()) : 0;
+  }
+
+  /** The number that a text begins with, such as of {@code 3/12}; 0 for none. */
+  private static int number(String text) {
+    String digits = text.strip().replaceFirst("\\D.*", "");
+    return digits.matches("\\d{1,4}") ? Integer.parseInt(digits) : 0;
+  }
+
+  /** Seconds, or minutes and seconds such as {@code 3:25}; 0 for what is neither. */
+  private static double seconds(String text) {
+    Matcher clock = CLOCK.matcher(text.strip());
+    if (clock.matches()) {
+      int hours = clock.group(1) == null ? 0 : Integer.parseInt(clock.group(1));
+      int minutes = Integer.parseInt(clock.group(2));
+      return (hours * 60 + minutes) * 60 + Integer.parseInt(clock.group(3));
+    }
+    return text.strip().matches("\\d{1,6}([.]\\d{1,6})?") ? Double.parseDouble(text.strip()) : 0;
+  }
+
+  /** Takes what can be looked up and counts what cannot. */
+  private static final class Collected {
+    private final List<CatalogueEntry> entries = new ArrayList<>();
+    private int seen;
+
+    private void add(CatalogueEntry entry) {
+      seen++;
+      if (!entry.artist().isBlank() && !entry.title().isBlank()) {
+        entries.add(entry);
+      }
+    }
+
+    private void leaveOut() {
+      seen++;
+    }
+
+    private Held held() {
+      return new Held(entries, seen - entries.size());
+    }
+  }
+}
