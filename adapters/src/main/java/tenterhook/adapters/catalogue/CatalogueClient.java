@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
@@ -32,6 +33,7 @@ public final class CatalogueClient implements Catalogue {
   private static final long MOST_BYTES = 2 << 20;
   private static final int MOST_ENTRIES = 200;
   private static final int MOST_SECONDS = 30;
+  private static final String KEPT = "; nothing was changed, and what it said before is kept";
   private static final ObjectMapper JSON = new ObjectMapper();
 
   private final URI address;
@@ -114,12 +116,57 @@ public final class CatalogueClient implements Catalogue {
     return URLEncoder.encode(text, StandardCharsets.UTF_8);
   }
 
+  /** Bytes are not remembered here: who wants a cover keeps it. */
+  @Override
+  public Optional<byte[]> artwork(CatalogueEntry entry) throws Unanswered, InterruptedException {
+    if (entry.artwork().isEmpty() || !mine(entry.artwork())) {
+      return Optional.empty();
+    }
+    HttpResponse<byte[]> response =
+        asked(
+            request(URI.create(entry.artwork()), "image/*"),
+            HttpResponse.BodyHandlers.limiting(
+                HttpResponse.BodyHandlers.ofByteArray(), CatalogueFiles.MOST_PICTURE));
+    return response.statusCode() == 200 ? Optional.of(response.body()) : Optional.empty();
+  }
+
+  /** Covers are fetched from the service alone, whatever an answer names. */
+  private boolean mine(String artwork) {
+    try {
+      URI cover = URI.create(artwork);
+      return address.getScheme().equals(cover.getScheme())
+          && address.getRawAuthority().equals(cover.getRawAuthority());
+    } catch (IllegalArgumentException none) {
+      return false;
+    }
+  }
+
   private synchronized List<CatalogueEntry> ask(String what)
       throws Unanswered, InterruptedException {
     List<CatalogueEntry> known = cache.get(what);
     if (known != null) {
       return known;
     }
+    HttpResponse<String> response =
+        asked(
+            request(address.resolve(what), "application/json"),
+            HttpResponse.BodyHandlers.limiting(HttpResponse.BodyHandlers.ofString(), MOST_BYTES));
+    if (response.statusCode() != 200) {
+      throw new Unanswered(words(response.statusCode()) + KEPT);
+    }
+    try {
+      List<CatalogueEntry> entries = entries(response.body());
+      cache.put(what, entries);
+      return entries;
+    } catch (IOException noAnswer) {
+      throw new Unanswered("what the catalogue at " + address + " answers cannot be read" + KEPT);
+    }
+  }
+
+  /** An answer that is not "later": made again with growing pauses until there is one. */
+  private synchronized <T> HttpResponse<T> asked(
+      HttpRequest request, HttpResponse.BodyHandler<T> body)
+      throws Unanswered, InterruptedException {
     Duration pause = manners.firstPause();
     String trouble = "";
     for (int attempt = 1; attempt <= manners.tries(); attempt++) {
@@ -129,32 +176,24 @@ public final class CatalogueClient implements Catalogue {
       }
       keepRate();
       try {
-        HttpResponse<String> response = answer(request(what));
-        if (response.statusCode() == 200) {
-          List<CatalogueEntry> entries = entries(response.body());
-          cache.put(what, entries);
-          return entries;
+        HttpResponse<T> response = answer(request, body);
+        if (response.statusCode() < 500 && response.statusCode() != 429) {
+          return response;
         }
         trouble = words(response.statusCode());
-        if (response.statusCode() < 500 && response.statusCode() != 429) {
-          break;
-        }
         OptionalInt wish = retryAfter(response);
         pause = wish.isPresent() ? max(pause, Duration.ofSeconds(wish.getAsInt())) : pause;
       } catch (IOException gone) {
         trouble = "the catalogue at " + address + " cannot be reached";
       }
     }
-    throw new Unanswered(trouble + "; nothing was changed, and what it said before is kept");
+    throw new Unanswered(trouble + KEPT);
   }
 
   /** An answer as a whole, within the time and the size that a catalogue's answer may have. */
-  private HttpResponse<String> answer(HttpRequest request)
+  private <T> HttpResponse<T> answer(HttpRequest request, HttpResponse.BodyHandler<T> body)
       throws IOException, InterruptedException {
-    CompletableFuture<HttpResponse<String>> asked =
-        http.sendAsync(
-            request,
-            HttpResponse.BodyHandlers.limiting(HttpResponse.BodyHandlers.ofString(), MOST_BYTES));
+    CompletableFuture<HttpResponse<T>> asked = http.sendAsync(request, body);
     try {
       return asked.get(manners.patience().toMillis(), TimeUnit.MILLISECONDS);
     } catch (TimeoutException dripping) {
@@ -169,7 +208,7 @@ public final class CatalogueClient implements Catalogue {
     return a.compareTo(b) >= 0 ? a : b;
   }
 
-  private static OptionalInt retryAfter(HttpResponse<String> response) {
+  private static OptionalInt retryAfter(HttpResponse<?> response) {
     return response
         .headers()
         .firstValue("Retry-After")
@@ -195,21 +234,28 @@ public final class CatalogueClient implements Catalogue {
     lastAsked = System.nanoTime();
   }
 
-  private HttpRequest request(String what) {
-    return HttpRequest.newBuilder(address.resolve(what))
-        .timeout(manners.patience())
-        .header("Accept", "application/json")
-        .build();
+  /** A cover's address in full. */
+  private String cover(String artwork) {
+    try {
+      return address.resolve(artwork).toString();
+    } catch (IllegalArgumentException none) {
+      return "";
+    }
   }
 
-  private static List<CatalogueEntry> entries(String body) throws IOException {
+  private HttpRequest request(URI what, String kind) {
+    return HttpRequest.newBuilder(what).timeout(manners.patience()).header("Accept", kind).build();
+  }
+
+  private List<CatalogueEntry> entries(String body) throws IOException {
     List<CatalogueEntry> entries = new ArrayList<>();
     for (JsonNode one : JSON.readTree(body).path("entries")) {
       if (entries.size() == MOST_ENTRIES) {
         break;
       }
       try {
-        entries.add(CatalogueJson.read(one));
+        CatalogueEntry entry = CatalogueJson.read(one);
+        entries.add(entry.artwork().isEmpty() ? entry : entry.withArtwork(cover(entry.artwork())));
       } catch (IllegalArgumentException unusable) {
         throw new IOException("the catalogue's answer cannot be read", unusable);
       }

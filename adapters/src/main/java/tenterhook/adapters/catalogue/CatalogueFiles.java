@@ -5,14 +5,19 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tenterhook.adapters.disk.BoundedText;
+import tenterhook.adapters.disk.FileExtensions;
 import tenterhook.adapters.disk.MusicWalk;
 import tenterhook.adapters.playlist.CsvTable;
 import tenterhook.adapters.playlist.Playlist;
@@ -20,6 +25,8 @@ import tenterhook.adapters.playlist.PlaylistFile;
 import tenterhook.adapters.tagfile.Reading;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.adapters.tagfile.Unreadable;
+import tenterhook.core.catalogue.Catalogue;
+import tenterhook.core.catalogue.CatalogueBook;
 import tenterhook.core.catalogue.CatalogueEntry;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
@@ -56,7 +63,12 @@ public final class CatalogueFiles {
           Map.entry("track total", "trackTotal"),
           Map.entry("seconds", "seconds"),
           Map.entry("length", "seconds"),
-          Map.entry("duration", "seconds"));
+          Map.entry("duration", "seconds"),
+          Map.entry("artwork", "artwork"),
+          Map.entry("cover", "artwork"));
+
+  /** No cover that a player shows is larger. */
+  static final long MOST_PICTURE = 20_000_000;
 
   private CatalogueFiles() {}
 
@@ -74,6 +86,46 @@ public final class CatalogueFiles {
   }
 
   /**
+   * Opens a catalogue with the covers that it names.
+   *
+   * @throws IOException as {@link #read}
+   */
+  static Catalogue open(Path source, Progress progress) throws IOException {
+    CatalogueBook book = CatalogueBook.of(read(source, progress).entries());
+    Set<String> covers = new HashSet<>();
+    book.entries().forEach(e -> covers.add(e.artwork()));
+    return new Catalogue() {
+      @Override
+      public List<CatalogueEntry> search(List<String> words) {
+        return book.search(words);
+      }
+
+      @Override
+      public List<CatalogueEntry> album(String album, String artist) {
+        return book.album(album, artist);
+      }
+
+      @Override
+      public Optional<byte[]> artwork(CatalogueEntry entry) throws Unanswered {
+        boolean mine = !entry.artwork().isEmpty() && covers.contains(entry.artwork());
+        return mine ? cover(Path.of(entry.artwork())) : Optional.empty();
+      }
+    };
+  }
+
+  /** The picture in a music file, or the picture that a file is. */
+  private static Optional<byte[]> cover(Path file) throws Catalogue.Unanswered {
+    try {
+      return FileExtensions.isMusic(file)
+          ? TagFiles.picture(file)
+          : Optional.of(BoundedText.bytes(file, MOST_PICTURE));
+    } catch (IOException | Unreadable gone) {
+      throw new Catalogue.Unanswered(
+          "the cover " + file + " cannot be read: " + gone.getMessage() + "; it is left out");
+    }
+  }
+
+  /**
    * Reads a catalogue.
    *
    * @param source a file of one of the forms above, or a folder
@@ -87,10 +139,11 @@ public final class CatalogueFiles {
     String name = source.getFileName().toString().toLowerCase(Locale.ROOT);
     try {
       if (name.endsWith(".json")) {
-        return json(BoundedText.read(source, MOST));
+        return json(BoundedText.read(source, MOST), source);
       }
       if (name.endsWith(".csv")) {
-        return rows(CsvTable.rows(BoundedText.read(source, MOST), COLUMNS, List.of("title")));
+        return rows(
+            CsvTable.rows(BoundedText.read(source, MOST), COLUMNS, List.of("title")), source);
       }
     } catch (IOException broken) {
       throw broken instanceof java.nio.file.FileSystemException
@@ -105,7 +158,7 @@ public final class CatalogueFiles {
     return playlist(PlaylistFile.read(source));
   }
 
-  private static Held json(String text) throws IOException {
+  private static Held json(String text, Path source) throws IOException {
     JsonNode root;
     try {
       root = JSON.readTree(text);
@@ -122,7 +175,8 @@ public final class CatalogueFiles {
     Collected collected = new Collected();
     for (JsonNode one : list) {
       try {
-        collected.add(CatalogueJson.read(one, "f" + collected.seen));
+        CatalogueEntry entry = CatalogueJson.read(one, "f" + collected.seen);
+        collected.add(entry.withArtwork(beside(source, entry.artwork())));
       } catch (IllegalArgumentException negative) {
         collected.leaveOut();
       }
@@ -130,7 +184,7 @@ public final class CatalogueFiles {
     return collected.held();
   }
 
-  private static Held rows(List<Map<String, String>> rows) {
+  private static Held rows(List<Map<String, String>> rows, Path source) {
     Collected collected = new Collected();
     for (Map<String, String> row : rows) {
       String id = row.getOrDefault("id", "");
@@ -144,9 +198,21 @@ public final class CatalogueFiles {
               row.getOrDefault("genre", ""),
               number(row.getOrDefault("track", "")),
               number(row.getOrDefault("trackTotal", "")),
-              seconds(row.getOrDefault("seconds", ""))));
+              seconds(row.getOrDefault("seconds", "")),
+              beside(source, row.getOrDefault("artwork", ""))));
     }
     return collected.held();
+  }
+
+  /** The path of a picture that a file names; only what lies beside it or below. */
+  private static String beside(Path source, String picture) {
+    try {
+      Path folder = source.toAbsolutePath().normalize().getParent();
+      Path path = folder.resolve(picture).normalize();
+      return picture.isBlank() || !path.startsWith(folder) ? "" : path.toString();
+    } catch (InvalidPathException none) {
+      return "";
+    }
   }
 
   private static Held playlist(Playlist playlist) {
@@ -176,7 +242,7 @@ public final class CatalogueFiles {
       }
       progress.at(collected.seen, files.size(), file.path().getFileName().toString());
       try {
-        collected.add(entry("f" + collected.seen, TagFiles.read(file.path())));
+        collected.add(entry("f" + collected.seen, file.path()));
       } catch (Unreadable damaged) {
         collected.leaveOut();
       }
@@ -184,7 +250,8 @@ public final class CatalogueFiles {
     return collected.held();
   }
 
-  private static CatalogueEntry entry(String id, Reading reading) {
+  private static CatalogueEntry entry(String id, Path file) throws Unreadable {
+    Reading reading = TagFiles.read(file);
     return new CatalogueEntry(
         id,
         reading.raw(Fields.ARTIST),
@@ -194,7 +261,8 @@ public final class CatalogueFiles {
         reading.raw(Fields.GENRE),
         number(reading, Fields.TRACK),
         number(reading, Fields.TRACK_TOTAL),
-        Fields.DURATION.type().parse(reading.raw(Fields.DURATION)).orElse(0.0));
+        Fields.DURATION.type().parse(reading.raw(Fields.DURATION)).orElse(0.0),
+        reading.raw(Fields.ARTWORK).isEmpty() ? "" : file.toString());
   }
 
   private static int number(Reading reading, Field<Integer> field) {

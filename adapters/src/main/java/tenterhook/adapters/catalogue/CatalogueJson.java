@@ -15,7 +15,8 @@ public final class CatalogueJson {
     one.put("id", entry.id()).put("artist", entry.artist()).put("title", entry.title());
     one.put("album", entry.album()).put("year", entry.year()).put("genre", entry.genre());
     one.put("track", entry.track()).put("trackTotal", entry.trackTotal());
-    return one.put("seconds", entry.seconds());
+    one.put("seconds", entry.seconds());
+    return entry.artwork().isEmpty() ? one : one.put("artwork", entry.artwork());
   }
 
   /**
@@ -43,7 +44,8 @@ public final class CatalogueJson {
         text(one, "genre"),
         one.path("track").asInt(),
         one.path("trackTotal").asInt(),
-        one.path("seconds").asDouble());
+        one.path("seconds").asDouble(),
+        text(one, "artwork"));
   }
 
   /** No name of a person, a song or an album is longer. */

@@ -14,7 +14,6 @@ import java.util.Map;
 import java.util.Optional;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.core.catalogue.Catalogue;
-import tenterhook.core.catalogue.CatalogueBook;
 import tenterhook.core.catalogue.SeveralCatalogues;
 import tenterhook.core.job.Progress;
 
@@ -148,7 +147,7 @@ public final class CatalogueSources {
       return service;
     }
     try {
-      return CatalogueBook.of(CatalogueFiles.read(Path.of(source), progress).entries());
+      return CatalogueFiles.open(Path.of(source), progress);
     } catch (NoSuchFileException gone) {
       throw new IOException("the catalogue " + source + " is not there" + KEPT, gone);
     } catch (IOException broken) {

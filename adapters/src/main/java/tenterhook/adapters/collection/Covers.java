@@ -40,6 +40,11 @@ public final class Covers implements AutoCloseable {
     return artwork;
   }
 
+  /** The bytes of a picture that was kept. */
+  public Optional<byte[]> kept(String sha256) {
+    return store.picture(sha256);
+  }
+
   /**
    * The bytes of a track's cover.
    *

@@ -28,6 +28,7 @@ import tenterhook.core.repair.ExternalEvidence;
 import tenterhook.core.repair.Proposal;
 import tenterhook.core.repair.RepairRules;
 import tenterhook.core.repair.engine.Repairs;
+import tenterhook.core.track.Snapshot;
 
 /**
  * The proposals of an open collection, kept in step. {@link #look} first; from then on {@link
@@ -36,6 +37,7 @@ import tenterhook.core.repair.engine.Repairs;
 public final class RepairService {
   private static final String RULES = "repairs";
   private static final String ANSWERS = "catalogue";
+  private static final String COVERS = "catalogueCovers";
   private static final String FITTED = "fitted covers";
 
   private final MusicCollection collection;
@@ -55,7 +57,9 @@ public final class RepairService {
     this.rules = collection.setting(RULES).map(RepairsJson::rules).orElse(RepairRules.DEFAULT);
     this.externalEvidence =
         ExternalEvidence.none(collection.today().getYear())
-            .withAnswers(collection.setting(ANSWERS).map(RepairsJson::answers).orElse(Map.of()));
+            .withAnswers(
+                collection.setting(ANSWERS).map(RepairsJson::answers).orElse(Map.of()),
+                collection.setting(COVERS).map(RepairsJson::covers).orElse(Map.of()));
     collection.listen(this::changed);
   }
 
@@ -85,7 +89,11 @@ public final class RepairService {
     }
     externalEvidence =
         new ExternalEvidence(
-            collection.today().getYear(), beside, fitted, externalEvidence.answers());
+            collection.today().getYear(),
+            beside,
+            fitted,
+            externalEvidence.answers(),
+            externalEvidence.covers());
     synchronized (changed) {
       changed.clear();
       state = collection.state();
@@ -161,16 +169,26 @@ public final class RepairService {
    * @param progress told of every track; a stop keeps what was found so far
    */
   public Lookup.LookedUp lookUp(RoaringBitmap ids, Catalogue catalogue, Progress progress) {
-    Lookup.LookedUp found = Lookup.of(collection.state().snapshot(), ids, catalogue, progress);
-    take(found.answers());
-    return found;
+    Snapshot snapshot = collection.state().snapshot();
+    Lookup.LookedUp found = Lookup.of(snapshot, ids, catalogue, progress);
+    CatalogueCovers covers = new CatalogueCovers(catalogue, collection.covers());
+    Map<Integer, ArtworkCandidate> offered = covers.of(snapshot, found.answers(), progress);
+    take(found.answers(), offered);
+    return found.trouble().isEmpty()
+        ? new Lookup.LookedUp(found.answers(), covers.trouble())
+        : found;
   }
 
-  private synchronized void take(Map<Integer, Answer> answers) {
+  private synchronized void take(
+      Map<Integer, Answer> answers, Map<Integer, ArtworkCandidate> offered) {
     Map<Integer, Answer> all = new HashMap<>(externalEvidence.answers());
     all.putAll(answers);
-    externalEvidence = externalEvidence.withAnswers(all);
+    Map<Integer, ArtworkCandidate> covers = new HashMap<>(externalEvidence.covers());
+    covers.keySet().removeAll(answers.keySet());
+    covers.putAll(offered);
+    externalEvidence = externalEvidence.withAnswers(all, covers);
     collection.keepSetting(ANSWERS, RepairsJson.answers(all));
+    collection.keepSetting(COVERS, RepairsJson.covers(covers));
     RoaringBitmap ids = new RoaringBitmap();
     answers.keySet().forEach(ids::add);
     follow(ids);
@@ -206,12 +224,14 @@ public final class RepairService {
   }
 
   /**
-   * The bytes of a picture that a proposal names: beside the music, in another track, or fitted.
+   * The bytes of a picture that a proposal names: beside the music, kept, in another track, or
+   * fitted.
    */
   public Optional<byte[]> picture(String sha256, int id) {
     Optional<byte[]> beside = pictures.bytes(sha256);
-    if (beside.isPresent()) {
-      return beside;
+    Optional<byte[]> kept = beside.isPresent() ? beside : collection.covers().kept(sha256);
+    if (kept.isPresent()) {
+      return kept;
     }
     CollectionState state = collection.state();
     Optional<Integer> other =

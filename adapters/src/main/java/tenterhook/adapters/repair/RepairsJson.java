@@ -17,6 +17,7 @@ import tenterhook.core.catalogue.Answer;
 import tenterhook.core.catalogue.Match;
 import tenterhook.core.field.Artwork;
 import tenterhook.core.recipe.KeptRecipes;
+import tenterhook.core.repair.ArtworkCandidate;
 import tenterhook.core.repair.RepairKind;
 import tenterhook.core.repair.RepairRules;
 
@@ -115,6 +116,32 @@ final class RepairsJson {
         .forEach(
             p -> Artwork.parse(p.getValue().asText()).ifPresent(a -> fitted.put(p.getKey(), a)));
     return fitted;
+  }
+
+  static String covers(Map<Integer, ArtworkCandidate> covers) {
+    ObjectNode root = JSON.createObjectNode();
+    covers.forEach(
+        (id, cover) ->
+            root.putObject(String.valueOf(id))
+                .put("artwork", cover.artwork().raw())
+                .put("certainty", cover.certainty()));
+    return text(root);
+  }
+
+  static Map<Integer, ArtworkCandidate> covers(String text) {
+    Map<Integer, ArtworkCandidate> covers = new HashMap<>();
+    node(text)
+        .properties()
+        .forEach(
+            p ->
+                Artwork.parse(p.getValue().path("artwork").asText())
+                    .ifPresent(
+                        art ->
+                            covers.put(
+                                Integer.parseInt(p.getKey()),
+                                CatalogueCovers.candidate(
+                                    art, p.getValue().path("certainty").asInt()))));
+    return covers;
   }
 
   private static JsonNode node(String text) {

@@ -3,13 +3,17 @@ package tenterhook.adapters.catalogue;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.InstantSource;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -18,6 +22,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 import tenterhook.adapters.Wavs;
 import tenterhook.adapters.catalogue.CatalogueFiles.Held;
 import tenterhook.adapters.collection.MusicCollection;
+import tenterhook.adapters.tagfile.ArtworkImages;
+import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.core.catalogue.Catalogue;
 import tenterhook.core.catalogue.CatalogueEntry;
 import tenterhook.core.field.Fields;
@@ -238,6 +244,48 @@ class CatalogueSourcesTest {
       assertThat(CatalogueSources.of(collection)).isEmpty();
       assertThat(CatalogueSources.chosen(collection)).isTrue();
     }
+  }
+
+  @Test
+  void coversAreTakenFromBesideTheFileAndFromTheMusicItself() throws Exception {
+    byte[] picture = picture(400);
+    Files.write(folder.resolve("slipway.png"), picture);
+    Path table =
+        file(
+            "a.csv",
+            "artist,title,cover\n"
+                + "Dova Lintel,Tin Harbour,slipway.png\nDova Lintel,Tin Lamp,../x.png\n"
+                + "Dova Lintel,Tin Gone,gone.png\n");
+    Catalogue opened = sources.open(List.of(table.toString()), Progress.SILENT);
+    Map<String, CatalogueEntry> byTitle = new HashMap<>();
+    opened.search(List.of("tin")).forEach(e -> byTitle.put(e.title(), e));
+    assertThat(opened.artwork(byTitle.get("Tin Harbour"))).contains(picture);
+    assertThat(byTitle.get("Tin Lamp").artwork()).as("outside its folder").isEmpty();
+    assertThatThrownBy(() -> opened.artwork(byTitle.get("Tin Gone")))
+        .isInstanceOf(Catalogue.Unanswered.class)
+        .hasMessageContaining("gone.png");
+    assertThat(opened.artwork(byTitle.get("Tin Harbour").withArtwork("/etc/hosts"))).isEmpty();
+
+    Path shop = folder.resolve("shop");
+    Path music = Wavs.make(shop.resolve("1.wav"), 1);
+    TagFiles.write(
+        music,
+        Map.of(
+            Fields.ARTIST,
+            "Dova Lintel",
+            Fields.TITLE,
+            "Tin Harbour",
+            Fields.ARTWORK,
+            ArtworkImages.describe(picture).raw()),
+        sha -> picture);
+    Catalogue tagged = sources.open(List.of(shop.toString()), Progress.SILENT);
+    assertThat(tagged.artwork(tagged.search(List.of("tin")).getFirst())).contains(picture);
+  }
+
+  static byte[] picture(int side) throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    ImageIO.write(new BufferedImage(side, side, BufferedImage.TYPE_INT_RGB), "png", out);
+    return out.toByteArray();
   }
 
   @Test

@@ -17,6 +17,7 @@ import tenterhook.core.field.Fields;
  * @param track its number on the album, 0 when not known
  * @param trackTotal how many tracks the album has, 0 when not known
  * @param seconds its length, 0 when not known
+ * @param artwork where its cover is, as its catalogue understands it; empty for none
  */
 public record CatalogueEntry(
     String id,
@@ -27,13 +28,34 @@ public record CatalogueEntry(
     String genre,
     int track,
     int trackTotal,
-    double seconds) {
+    double seconds,
+    String artwork) {
   /** Checks the values. */
   public CatalogueEntry {
     if (id.isBlank() || year < 0 || track < 0 || trackTotal < 0 || !(seconds >= 0)) {
       throw new IllegalArgumentException(
           "an entry needs an id and numbers from 0: " + id + ", " + year + ", " + seconds);
     }
+  }
+
+  /** An entry without a cover. */
+  public CatalogueEntry(
+      String id,
+      String artist,
+      String title,
+      String album,
+      int year,
+      String genre,
+      int track,
+      int trackTotal,
+      double seconds) {
+    this(id, artist, title, album, year, genre, track, trackTotal, seconds, "");
+  }
+
+  /** The same entry with its cover elsewhere. */
+  public CatalogueEntry withArtwork(String where) {
+    return new CatalogueEntry(
+        id, artist, title, album, year, genre, track, trackTotal, seconds, where);
   }
 
   /** What it says of each field, as raw values; what it does not know is left out. */

@@ -3,6 +3,7 @@ package tenterhook.core.catalogue;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import tenterhook.core.text.NameKey;
 
@@ -40,6 +41,17 @@ public final class SeveralCatalogues implements Catalogue {
       }
     }
     return List.of();
+  }
+
+  @Override
+  public Optional<byte[]> artwork(CatalogueEntry entry) throws Unanswered, InterruptedException {
+    for (Catalogue one : inOrder) {
+      Optional<byte[]> cover = one.artwork(entry);
+      if (cover.isPresent()) {
+        return cover;
+      }
+    }
+    return Optional.empty();
   }
 
   private static List<CatalogueEntry> joined(List<List<CatalogueEntry>> answers) {

@@ -12,17 +12,20 @@ import tenterhook.core.field.Artwork;
  * @param pictures the usable pictures that lie in folders of music, by {@code root/folder}
  * @param fitted a cover's SHA-256, to the same cover brought to a size and type that players take
  * @param answers what the catalogue said, by track
+ * @param covers the covers that a catalogue has for tracks, by track
  */
 public record ExternalEvidence(
     int thisYear,
     Map<String, List<Beside>> pictures,
     Map<String, Artwork> fitted,
-    Map<Integer, Answer> answers) {
+    Map<Integer, Answer> answers,
+    Map<Integer, ArtworkCandidate> covers) {
   /** Copies. */
   public ExternalEvidence {
     pictures = Map.copyOf(pictures);
     fitted = Map.copyOf(fitted);
     answers = Map.copyOf(answers);
+    covers = Map.copyOf(covers);
   }
 
   /**
@@ -35,11 +38,12 @@ public record ExternalEvidence(
 
   /** Nothing beside the tracks. */
   public static ExternalEvidence none(int thisYear) {
-    return new ExternalEvidence(thisYear, Map.of(), Map.of(), Map.of());
+    return new ExternalEvidence(thisYear, Map.of(), Map.of(), Map.of(), Map.of());
   }
 
-  /** The same with other answers of the catalogue. */
-  public ExternalEvidence withAnswers(Map<Integer, Answer> others) {
-    return new ExternalEvidence(thisYear, pictures, fitted, others);
+  /** The same with other answers of the catalogue, and its covers. */
+  public ExternalEvidence withAnswers(
+      Map<Integer, Answer> others, Map<Integer, ArtworkCandidate> otherCovers) {
+    return new ExternalEvidence(thisYear, pictures, fitted, others, otherCovers);
   }
 }

@@ -129,7 +129,8 @@ class AcceptanceTest {
         Inspected.of(
             snapshot,
             Tracks.BOOK,
-            ExternalEvidence.none(Inspected.YEAR).withAnswers(java.util.Map.of(1, answer)));
+            ExternalEvidence.none(Inspected.YEAR)
+                .withAnswers(java.util.Map.of(1, answer), java.util.Map.of()));
     assertThat(seen.after(RepairKind.CATALOGUE, 1, Fields.YEAR)).isEqualTo("1984");
     assertThat(seen.after(RepairKind.CATALOGUE, 1, Fields.ALBUM)).isEqualTo("Slipway");
     assertThat(seen.after(RepairKind.CATALOGUE, 1, Fields.TRACK)).isEqualTo("3");

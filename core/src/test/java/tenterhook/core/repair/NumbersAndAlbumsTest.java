@@ -161,11 +161,34 @@ class NumbersAndAlbumsTest {
         new ExternalEvidence.Beside("cover.jpg", new Artwork("cc", 500, 500, 900, "image/jpeg"));
     ExternalEvidence around =
         new ExternalEvidence(
-            Inspected.YEAR, Map.of("Music/Singles", List.of(beside)), Map.of(), Map.of());
+            Inspected.YEAR, Map.of("Music/Singles", List.of(beside)), Map.of(), Map.of(), Map.of());
     Inspected seen = Inspected.of(tracks.snapshot(), Tracks.BOOK, around);
     assertThat(seen.after(ARTWORK, 3, Fields.ARTWORK)).isEqualTo(art("aa", 600, 600));
     assertThat(seen.after(ARTWORK, 4, Fields.ARTWORK)).isEqualTo(art("aa", 600, 600));
     assertThat(seen.after(ARTWORK, 5, Fields.ARTWORK)).startsWith("cc ");
+  }
+
+  @Test
+  void theCoverOfACatalogueIsOfferedAsSureAsItsRelease() {
+    Tracks tracks =
+        Tracks.none()
+            .with("album=Slipway")
+            .with("album=Low Lamp", "path=b/1.mp3")
+            .with("album=Kept", "path=c/1.mp3", "artwork=" + art("own", 600, 600));
+    Artwork cover = new Artwork("cat", 600, 600, 900, "image/jpeg");
+    ExternalEvidence around =
+        ExternalEvidence.none(Inspected.YEAR)
+            .withAnswers(
+                Map.of(),
+                Map.of(
+                    1, new ArtworkCandidate(cover, "the catalogue", 93, 0),
+                    2, new ArtworkCandidate(cover, "the catalogue", 80, 0),
+                    3, new ArtworkCandidate(cover, "the catalogue", 99, 0)));
+    Inspected seen = Inspected.of(tracks.snapshot(), Tracks.BOOK, around);
+    assertThat(seen.after(ARTWORK, 1, Fields.ARTWORK)).startsWith("cat ");
+    assertThat(seen.certainty(ARTWORK, 1)).isEqualTo(93);
+    assertThat(seen.certainty(ARTWORK, 2)).isEqualTo(80);
+    assertThat(seen.certainty(ARTWORK, 3)).as("its own is good").isZero();
   }
 
   @Test
@@ -180,6 +203,7 @@ class NumbersAndAlbumsTest {
             Inspected.YEAR,
             Map.of(),
             Map.of("huge", new Artwork("fit", 1200, 1200, 2000, "image/jpeg")),
+            Map.of(),
             Map.of());
     Inspected seen = Inspected.of(tracks.snapshot(), Tracks.BOOK, around);
     assertThat(seen.after(ARTWORK, 1, Fields.ARTWORK)).startsWith("fit ");

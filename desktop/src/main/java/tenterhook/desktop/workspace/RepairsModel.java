@@ -48,7 +48,14 @@ import tenterhook.desktop.workspace.ExternalServices.RunningCatalogue;
  */
 public final class RepairsModel {
   private static final List<Field<?>> LOOKED_UP =
-      List.of(Fields.ARTIST, Fields.TITLE, Fields.ALBUM, Fields.YEAR, Fields.GENRE, Fields.TRACK);
+      List.of(
+          Fields.ARTIST,
+          Fields.TITLE,
+          Fields.ALBUM,
+          Fields.YEAR,
+          Fields.GENRE,
+          Fields.TRACK,
+          Fields.ARTWORK);
 
   private final Workspace workspace;
   private final RepairService repairService;

@@ -21,6 +21,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import tenterhook.adapters.catalogue.CatalogueJson;
 import tenterhook.core.catalogue.CatalogueBook;
 import tenterhook.core.catalogue.CatalogueEntry;
+import tenterhook.standins.demo.DemoMusic;
 
 /**
  * The service of docs/catalogue.md over HTTP on the loopback interface. It can be told to be slow,
@@ -28,6 +29,8 @@ import tenterhook.core.catalogue.CatalogueEntry;
  */
 public final class CatalogueService implements AutoCloseable {
   private static final ObjectMapper JSON = new ObjectMapper();
+
+  private static final int COVER_SIDE = 600;
 
   private final CatalogueBook book;
   private final HttpServer server;
@@ -54,6 +57,7 @@ public final class CatalogueService implements AutoCloseable {
     this.server = server;
     server.createContext("/v1/search", e -> answer(e, this::search));
     server.createContext("/v1/album", e -> answer(e, this::album));
+    server.createContext("/v1/artwork", e -> served(e, () -> artwork(e)));
     server.setExecutor(threads);
     server.start();
   }
@@ -91,6 +95,34 @@ public final class CatalogueService implements AutoCloseable {
   }
 
   private void answer(HttpExchange exchange, Asking asking) throws IOException {
+    served(
+        exchange,
+        () -> {
+          ObjectNode root = JSON.createObjectNode();
+          ArrayNode array = root.putArray("entries");
+          asking
+              .entries(parameters(exchange))
+              .forEach(e -> CatalogueJson.write(array.addObject(), e));
+          send(exchange, 200, root);
+        });
+  }
+
+  private static void artwork(HttpExchange exchange) throws IOException {
+    String name = parameters(exchange).getOrDefault("name", "");
+    if (name.isEmpty()) {
+      send(exchange, 404, error("no cover is named"));
+    } else {
+      send(exchange, 200, "image/jpeg", DemoMusic.cover(name, COVER_SIDE));
+    }
+  }
+
+  /** What is sent when all goes well. */
+  private interface Sending {
+    void send() throws IOException;
+  }
+
+  /** Sends it, unless the mood is against it. */
+  private void served(HttpExchange exchange, Sending sending) throws IOException {
     int number = asked.incrementAndGet();
     Mood now = mood;
     pause(now.delayMillis());
@@ -100,10 +132,7 @@ public final class CatalogueService implements AutoCloseable {
     } else if (now.failEvery() > 0 && number % now.failEvery() == 0) {
       send(exchange, 503, error("out of order"));
     } else {
-      ObjectNode root = JSON.createObjectNode();
-      ArrayNode array = root.putArray("entries");
-      asking.entries(parameters(exchange)).forEach(e -> CatalogueJson.write(array.addObject(), e));
-      send(exchange, 200, root);
+      sending.send();
     }
   }
 
@@ -147,8 +176,12 @@ public final class CatalogueService implements AutoCloseable {
   }
 
   private static void send(HttpExchange exchange, int status, ObjectNode root) throws IOException {
-    byte[] bytes = JSON.writeValueAsBytes(root);
-    exchange.getResponseHeaders().add("Content-Type", "application/json; charset=utf-8");
+    send(exchange, status, "application/json; charset=utf-8", JSON.writeValueAsBytes(root));
+  }
+
+  private static void send(HttpExchange exchange, int status, String type, byte[] bytes)
+      throws IOException {
+    exchange.getResponseHeaders().add("Content-Type", type);
     exchange.sendResponseHeaders(status, bytes.length);
     exchange.getResponseBody().write(bytes);
     exchange.close();

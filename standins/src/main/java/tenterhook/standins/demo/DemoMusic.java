@@ -175,7 +175,8 @@ public final class DemoMusic {
     }
   }
 
-  private static byte[] cover(String name, int side) {
+  /** The cover of a name as the demo's files carry it, square, of any size. */
+  public static byte[] cover(String name, int side) {
     return Cover.draw(name.hashCode(), side, side % 400 == 0 && side < 1000 ? "png" : "jpg");
   }
 

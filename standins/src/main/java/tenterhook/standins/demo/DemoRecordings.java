@@ -1,5 +1,7 @@
 package tenterhook.standins.demo;
 
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -38,7 +40,10 @@ public final class DemoRecordings {
         clean(track, Fields.GENRE),
         number(track, Fields.TRACK),
         number(track, Fields.TRACK_TOTAL),
-        Math.round(track.recording.seconds() * 10) / 10.0);
+        Math.round(track.recording.seconds() * 10) / 10.0,
+        track.cover.isEmpty()
+            ? ""
+            : "artwork?name=" + URLEncoder.encode(track.cover, StandardCharsets.UTF_8));
   }
 
   private static String clean(DemoTrack track, Field<?> field) {

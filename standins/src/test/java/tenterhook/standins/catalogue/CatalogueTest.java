@@ -13,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import tenterhook.adapters.catalogue.CatalogueClient;
 import tenterhook.adapters.catalogue.CatalogueClient.Manners;
+import tenterhook.adapters.tagfile.ArtworkImages;
 import tenterhook.core.catalogue.Catalogue;
 import tenterhook.core.catalogue.CatalogueBook;
 import tenterhook.core.catalogue.CatalogueEntry;
@@ -49,7 +50,8 @@ class CatalogueTest {
   }
 
   private CatalogueEntry known() {
-    return book.entries().get(7);
+    CatalogueEntry entry = book.entries().get(7);
+    return entry.withArtwork(service.address().resolve(entry.artwork()).toString());
   }
 
   private List<String> words() {
@@ -65,6 +67,24 @@ class CatalogueTest {
         .hasSize(8)
         .isSortedAccordingTo((a, b) -> a.track() - b.track());
     assertThat(client.search(List.of())).isEmpty();
+  }
+
+  @Test
+  void coversComeFromTheServiceAloneAndNoFurther() throws Exception {
+    CatalogueEntry found =
+        client.search(words()).stream().filter(e -> e.id().equals(known().id())).findFirst().get();
+    assertThat(found.artwork()).startsWith(service.address() + "artwork?name=");
+    byte[] cover = client.artwork(found).orElseThrow();
+    assertThat(ArtworkImages.describe(cover).trouble()).isEmpty();
+    int before = service.asked();
+    for (String elsewhere :
+        List.of("http://elsewhere.example/a.jpg", "file:///etc/hosts", "a b", "")) {
+      assertThat(client.artwork(found.withArtwork(elsewhere))).isEmpty();
+    }
+    assertThat(service.asked()).isEqualTo(before);
+    assertThat(client.artwork(found.withArtwork(service.address() + "artwork?name="))).isEmpty();
+    service.behave(new Mood(0, 1, 0));
+    assertThatThrownBy(() -> client.artwork(found)).isInstanceOf(Catalogue.Unanswered.class);
   }
 
   @Test

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Consumer;
 import org.roaringbitmap.RoaringBitmap;
@@ -137,6 +138,7 @@ public final class CoverArt implements Inspector.OfFolder {
       found.add(
           new ArtworkCandidate(beside.artwork(), beside.name() + " in the folder", certainty, 0));
     }
+    Optional.ofNullable(context.externalEvidence().covers().get(id)).ifPresent(found::add);
     found.sort(
         (a, b) ->
             b.certainty() != a.certainty()
