@@ -8,11 +8,13 @@ import java.util.function.ToDoubleFunction;
 import tenterhook.core.catalogue.CatalogueBook;
 import tenterhook.standins.catalogue.DemoCatalogue;
 import tenterhook.standins.catalogue.LabelledSet;
+import tenterhook.standins.catalogue.LabelledSet.Damage;
 import tenterhook.standins.catalogue.LabelledSet.Judged;
+import tenterhook.standins.catalogue.RippedTags;
 
 /**
  * How far the certainty of catalogue matches can be trusted: the set that the table was read off,
- * and another one that it is held against.
+ * another one that it is held against, and one whose damage is of another kind.
  */
 public final class MatchingTable {
   private static final int COUNT = 20_000;
@@ -22,7 +24,7 @@ public final class MatchingTable {
 
   private MatchingTable() {}
 
-  /** Prints both tables as Markdown. */
+  /** Prints the tables as Markdown. */
   public static void main(String[] args) {
     PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
     CatalogueBook book = DemoCatalogue.of(400);
@@ -30,9 +32,18 @@ public final class MatchingTable {
     print(
         out,
         "Raw probability, the set that the table is read off",
-        LabelledSet.judge(book, 1, COUNT),
+        LabelledSet.judge(book, 1, COUNT, Damage.holes()),
         Judged::raw);
-    print(out, "Certainty, another set", LabelledSet.judge(book, 2, COUNT), Judged::certainty);
+    print(
+        out,
+        "Certainty, another set",
+        LabelledSet.judge(book, 2, COUNT, Damage.holes()),
+        Judged::certainty);
+    print(
+        out,
+        "Certainty, damage of another kind",
+        LabelledSet.judge(book, 3, COUNT, new RippedTags()),
+        Judged::certainty);
   }
 
   private static void print(

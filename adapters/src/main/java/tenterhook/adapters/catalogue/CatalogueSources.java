@@ -121,12 +121,15 @@ public final class CatalogueSources {
   /**
    * Opens catalogues.
    *
-   * @param sources as they are kept, at least one
+   * @param sources as they are kept
    * @param progress told of the files of a folder
-   * @throws IOException when a file cannot be read or the stand-in cannot start; it says which, and
-   *     that nothing was changed
+   * @throws IOException when there is none, a file cannot be read or the stand-in cannot start; it
+   *     says which, and that nothing was changed
    */
   public synchronized Catalogue open(List<String> sources, Progress progress) throws IOException {
+    if (sources.isEmpty()) {
+      throw new IOException("no catalogue is chosen, so nothing was looked up");
+    }
     List<Catalogue> opened = new ArrayList<>();
     for (String source : sources) {
       opened.add(one(source, progress));

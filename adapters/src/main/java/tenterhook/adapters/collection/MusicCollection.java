@@ -109,7 +109,7 @@ public final class MusicCollection implements AutoCloseable {
    * Opens a collection, or makes an empty one; an interrupted change is brought to an end first,
    * and plain files that a person edited are taken over.
    *
-   * @param folder of the collection
+   * @param folder of the collection, or of the demo as a whole
    * @param clock tells the time
    * @throws CollectionRefused when it is in use, newer or damaged
    */
@@ -125,7 +125,7 @@ public final class MusicCollection implements AutoCloseable {
    */
   public static MusicCollection open(Path folder, InstantSource clock, FileCalls calls)
       throws CollectionRefused {
-    Path place = folder.toAbsolutePath().normalize();
+    Path place = Store.meant(folder);
     Store store = Store.open(place);
     try {
       MusicCollection collection = new MusicCollection(place, store, clock, calls);

@@ -64,6 +64,17 @@ public final class Store implements AutoCloseable {
   }
 
   /**
+   * Where the collection is that a person means by a folder: the demo keeps its own in a folder
+   * {@code collection} beside its music, and the whole may be named for it.
+   */
+  public static Path meant(Path folder) {
+    Path named = folder.toAbsolutePath().normalize();
+    Path inside = named.resolve("collection");
+    boolean beside = !Files.exists(named.resolve(FILE)) && Files.exists(inside.resolve(FILE));
+    return beside ? inside : named;
+  }
+
+  /**
    * Opens or makes the database in a folder.
    *
    * @param folder of the collection; made when it is not there

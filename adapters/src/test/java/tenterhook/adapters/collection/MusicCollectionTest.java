@@ -10,6 +10,7 @@ import static org.mockito.Mockito.when;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
@@ -18,6 +19,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.mockito.ArgumentCaptor;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.adapters.lost.LostSearch;
@@ -59,6 +61,20 @@ class MusicCollectionTest extends CollectionTest {
     assertThat(now().raw(id("one.wav"), Fields.ALBUM)).isEqualTo("Harbour Lights");
     assertThat(TagFiles.payload(file)).isEqualTo(payload);
     assertThat(collection.scan(music, Progress.SILENT).changed()).isZero();
+  }
+
+  @Test
+  void theFolderOfADemoMeansTheCollectionInIt(@TempDir Path demo) throws Exception {
+    Path inside = demo.resolve("collection");
+    MusicCollection.open(inside, InstantSource.system()).close();
+    try (MusicCollection meant = MusicCollection.open(demo, InstantSource.system())) {
+      assertThat(meant.folder()).isEqualTo(inside);
+    }
+    Path both = inside.resolve("collection");
+    MusicCollection.open(both, InstantSource.system()).close();
+    try (MusicCollection meant = MusicCollection.open(inside, InstantSource.system())) {
+      assertThat(meant.folder()).as("what is one itself is meant itself").isEqualTo(inside);
+    }
   }
 
   @Test

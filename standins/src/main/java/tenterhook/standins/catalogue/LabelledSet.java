@@ -20,12 +20,27 @@ import tenterhook.core.text.Versions;
 public final class LabelledSet {
   private static final int ABSENT_PERCENT = 12;
 
-  private final CatalogueBook book;
   private final Random random;
 
-  private LabelledSet(CatalogueBook book, long seed) {
-    this.book = book;
-    this.random = new Random(seed);
+  private LabelledSet(Random random) {
+    this.random = random;
+  }
+
+  /** What a messy collection would know of a recording. */
+  @FunctionalInterface
+  public interface Damage {
+    /**
+     * Damages.
+     *
+     * @param entry the recording as it is
+     * @param random decides what happens to it
+     */
+    Facts damaged(CatalogueEntry entry, Random random);
+
+    /** Holes, single slips, wrong numbers: the damage that the table was read off. */
+    static Damage holes() {
+      return (entry, random) -> new LabelledSet(random).damaged(entry);
+    }
   }
 
   /**
@@ -43,14 +58,15 @@ public final class LabelledSet {
    * @param book the catalogue
    * @param seed another seed gives other tracks and other damage
    * @param count how many tracks
+   * @param damage what happened to each
    */
-  public static List<Judged> judge(CatalogueBook book, long seed, int count) {
-    LabelledSet set = new LabelledSet(book, seed);
+  public static List<Judged> judge(CatalogueBook book, long seed, int count, Damage damage) {
+    Random random = new Random(seed);
     List<Judged> judged = new ArrayList<>();
     for (int i = 0; i < count; i++) {
-      CatalogueEntry meant = book.entries().get(set.random.nextInt(book.entries().size()));
-      Facts facts = set.damaged(meant);
-      boolean absent = set.hit(ABSENT_PERCENT);
+      CatalogueEntry meant = book.entries().get(random.nextInt(book.entries().size()));
+      Facts facts = damage.damaged(meant, random);
+      boolean absent = random.nextInt(100) < ABSENT_PERCENT;
       List<CatalogueEntry> offered =
           book.search(facts.words()).stream()
               .filter(e -> !absent || !e.id().equals(meant.id()))

@@ -18,6 +18,7 @@ import tenterhook.core.catalogue.Catalogue;
 import tenterhook.core.catalogue.CatalogueBook;
 import tenterhook.core.catalogue.CatalogueEntry;
 import tenterhook.standins.catalogue.CatalogueService.Mood;
+import tenterhook.standins.catalogue.LabelledSet.Damage;
 import tenterhook.standins.catalogue.LabelledSet.Judged;
 
 /** The service, and the client against all its moods. */
@@ -161,7 +162,7 @@ class CatalogueTest {
 
   @Test
   void certaintyIsRightAsOftenAsItSays() {
-    List<Judged> judged = LabelledSet.judge(book, 77, 3000);
+    List<Judged> judged = LabelledSet.judge(book, 77, 3000, Damage.holes());
     List<Judged> certain = judged.stream().filter(j -> j.certainty() >= 90).toList();
     long wrong = certain.stream().filter(j -> !j.right()).count();
     assertThat(certain).hasSizeGreaterThan(1500);
@@ -178,5 +179,16 @@ class CatalogueTest {
           .as("from " + from + ", " + in.size() + " matches")
           .isBetween(said - 12, said + 12);
     }
+  }
+
+  @Test
+  void certaintyHoldsOnDamageThatTheTableNeverSaw() {
+    List<Judged> certain =
+        LabelledSet.judge(book, 78, 3000, new RippedTags()).stream()
+            .filter(j -> j.certainty() >= 90)
+            .toList();
+    long wrong = certain.stream().filter(j -> !j.right()).count();
+    assertThat(certain).hasSizeGreaterThan(1200);
+    assertThat(wrong * 100).as(wrong + " of " + certain.size()).isLessThan(certain.size());
   }
 }
