@@ -44,6 +44,10 @@ public final class Player implements AutoCloseable {
   private State state = State.EMPTY;
   private String trouble = "";
   private @Nullable Loop loop;
+
+  /** A machine that stands still for a while is not a player that is stuck. */
+  private static final int PATIENCE_SECONDS = 10;
+
   private final FilesInUse.Holder holder = new Holding();
   private double letGoAt = Double.NaN;
 
@@ -79,7 +83,7 @@ public final class Player implements AutoCloseable {
               done.complete(true);
             });
         try {
-          done.get(2, TimeUnit.SECONDS);
+          done.get(PATIENCE_SECONDS, TimeUnit.SECONDS);
         } catch (TimeoutException | ExecutionException stuck) {
           // a player that does not answer keeps the file open: then the disk says whether it may
           return;

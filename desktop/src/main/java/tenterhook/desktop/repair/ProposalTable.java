@@ -17,6 +17,7 @@ import javafx.scene.layout.VBox;
 import tenterhook.core.change.Edit.SetField;
 import tenterhook.core.field.Fields;
 import tenterhook.core.repair.Proposal;
+import tenterhook.core.repair.RepairKind;
 import tenterhook.desktop.control.MarkedText;
 import tenterhook.desktop.theme.Look;
 import tenterhook.desktop.theme.Words;
@@ -24,8 +25,11 @@ import tenterhook.desktop.workspace.Workspace;
 
 /** Proposals as rows: file, fields, now, will be, certainty, because. */
 final class ProposalTable extends TableView<Proposal> {
-  private static final double TWO_LINES = 34;
+  private static final double TWO_LINES = 40;
   private static final double LEAST = 72;
+  private static final double LETTER = 6.3;
+  private static final double PADDING = 22;
+  private static final int MOST_FITTED = 300;
 
   private final Workspace workspace;
 
@@ -79,10 +83,13 @@ final class ProposalTable extends TableView<Proposal> {
    * Where a field keeps its value, what is wrong stands elsewhere in the file, as the reason says.
    */
   private static Node now(Proposal proposal) {
-    boolean elsewhere = proposal.edits().stream().allMatch(e -> e.before().equals(e.after()));
-    return elsewhere
+    return elsewhere(proposal)
         ? Look.dataLabel(proposal.reason(), "taken")
         : lines(proposal, MarkedText::before);
+  }
+
+  private static boolean elsewhere(Proposal proposal) {
+    return proposal.edits().stream().allMatch(e -> e.before().equals(e.after()));
   }
 
   private Node certainty(Proposal proposal) {
@@ -120,11 +127,36 @@ final class ProposalTable extends TableView<Proposal> {
       refresh();
       return;
     }
+    if (getItems().isEmpty() || some.isEmpty() || kind(some) != kind(getItems())) {
+      fit(some);
+    }
     int at = Math.max(0, getSelectionModel().getSelectedIndex());
     getItems().setAll(some);
     if (!some.isEmpty()) {
       getSelectionModel().clearAndSelect(Math.min(at, some.size() - 1));
     }
+  }
+
+  private static RepairKind kind(List<Proposal> some) {
+    return some.getFirst().kind();
+  }
+
+  /** Gives each column what its longest text of this kind needs; the reason gets the rest. */
+  private void fit(List<Proposal> some) {
+    int file = 0;
+    int before = 0;
+    int after = 0;
+    for (Proposal one : some.subList(0, Math.min(MOST_FITTED, some.size()))) {
+      file = Math.max(file, workspace.state().get().snapshot().fileName(one.id()).length());
+      before = Math.max(before, elsewhere(one) ? one.reason().length() : 0);
+      for (SetField edit : one.edits()) {
+        before = Math.max(before, edit.field().type().show(edit.before()).length());
+        after = Math.max(after, edit.field().type().show(edit.after()).length());
+      }
+    }
+    getColumns().get(0).setPrefWidth(Math.clamp(file * LETTER + PADDING, 112, 200));
+    getColumns().get(2).setPrefWidth(Math.clamp(before * LETTER + PADDING, 60, 190));
+    getColumns().get(3).setPrefWidth(Math.clamp(after * LETTER + PADDING, 80, 190));
   }
 
   /** The proposals that are chosen. */

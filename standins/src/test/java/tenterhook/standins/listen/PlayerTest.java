@@ -286,7 +286,7 @@ class PlayerTest {
       long end = System.nanoTime() + 20_000_000_000L;
       while (own.status().seconds() < 0.5) {
         assertThat(System.nanoTime()).isLessThan(end);
-        Thread.onSpinWait();
+        Thread.sleep(1);
       }
       NothingOpen calls = new NothingOpen(heard);
       SafeFiles files = new SafeFiles(calls);
@@ -298,7 +298,7 @@ class PlayerTest {
       while (own.status().state() != State.ENDED) {
         assertThat(own.status().trouble()).isEmpty();
         assertThat(System.nanoTime()).as(own.status().toString()).isLessThan(end);
-        Thread.onSpinWait();
+        Thread.sleep(1);
       }
       assertThat(own.status().seconds()).isCloseTo(SECONDS, within(0.1));
     }
