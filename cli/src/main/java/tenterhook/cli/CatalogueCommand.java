@@ -134,7 +134,7 @@ final class CatalogueCommand implements Callable<Integer> {
         throw new IllegalArgumentException("name catalogues or say --none, not both");
       }
       if (none || !sources.isEmpty()) {
-        CatalogueSources.keep(collection, checked(sources, collection));
+        new RepairService(collection).askFrom(checked(sources, collection));
       }
       List<String> asked = CatalogueSources.of(collection);
       asked.forEach(source -> say(object().put("source", source), source));

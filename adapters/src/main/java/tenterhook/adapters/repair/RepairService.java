@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
+import tenterhook.adapters.catalogue.CatalogueSources;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.state.CollectionState;
 import tenterhook.adapters.state.Delta;
@@ -179,6 +180,29 @@ public final class RepairService {
         : found;
   }
 
+  /**
+   * Chooses which catalogues are asked from now on. What others said before is forgotten, so that
+   * every track is asked about anew; what was taken stays.
+   *
+   * @param sources as {@link CatalogueSources#checked} returns them, the most believed first
+   */
+  public synchronized void askFrom(List<String> sources) {
+    if (sources.equals(CatalogueSources.of(collection))) {
+      return;
+    }
+    CatalogueSources.keep(collection, sources);
+    RoaringBitmap asked = new RoaringBitmap();
+    externalEvidence.answers().keySet().forEach(asked::add);
+    keep(Map.of(), Map.of());
+    follow(asked);
+  }
+
+  private void keep(Map<Integer, Answer> answers, Map<Integer, ArtworkCandidate> covers) {
+    externalEvidence = externalEvidence.withAnswers(answers, covers);
+    collection.keepSetting(ANSWERS, RepairsJson.answers(answers));
+    collection.keepSetting(COVERS, RepairsJson.covers(covers));
+  }
+
   private synchronized void take(
       Map<Integer, Answer> answers, Map<Integer, ArtworkCandidate> offered) {
     Map<Integer, Answer> all = new HashMap<>(externalEvidence.answers());
@@ -186,9 +210,7 @@ public final class RepairService {
     Map<Integer, ArtworkCandidate> covers = new HashMap<>(externalEvidence.covers());
     covers.keySet().removeAll(answers.keySet());
     covers.putAll(offered);
-    externalEvidence = externalEvidence.withAnswers(all, covers);
-    collection.keepSetting(ANSWERS, RepairsJson.answers(all));
-    collection.keepSetting(COVERS, RepairsJson.covers(covers));
+    keep(all, covers);
     RoaringBitmap ids = new RoaringBitmap();
     answers.keySet().forEach(ids::add);
     follow(ids);

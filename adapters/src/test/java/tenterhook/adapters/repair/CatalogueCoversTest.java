@@ -21,6 +21,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tenterhook.adapters.Wavs;
+import tenterhook.adapters.catalogue.CatalogueSources;
 import tenterhook.adapters.collection.MusicCollection;
 import tenterhook.adapters.tagfile.ArtworkImages;
 import tenterhook.adapters.tagfile.TagFiles;
@@ -128,6 +129,20 @@ class CatalogueCoversTest {
       assertThat(TagFiles.picture(file)).contains(cover);
     }
     assertThat(offered(later)).isEmpty();
+  }
+
+  @Test
+  void anotherChoiceOfCataloguesForgetsWhatWasSaidAndTheSameOneDoesNot() throws Exception {
+    RepairService service = asked(picture(600, "jpg"));
+    service.askFrom(List.of());
+    assertThat(service.answer(1)).as("nothing changed").isPresent();
+    service.askFrom(List.of("https://catalogue.example/"));
+    assertThat(service.answer(1)).isEmpty();
+    assertThat(service.proposals())
+        .extracting(Proposal::kind)
+        .doesNotContain(RepairKind.CATALOGUE, RepairKind.ARTWORK);
+    assertThat(CatalogueSources.of(collection)).containsExactly("https://catalogue.example/");
+    assertThat(new RepairService(collection).answer(1)).as("after a restart").isEmpty();
   }
 
   @Test

@@ -113,6 +113,7 @@ final class CatalogueCompare extends VBox {
     for (String source : asked) {
       String name = source.equals(CatalogueSources.DEMO) ? Words.of("catalogue.demo") : source;
       MenuItem leave = new MenuItem();
+      leave.setMnemonicParsing(false); // a stroke below is a letter of a file's name
       leave.setId("leave-" + source);
       leave.setText(Words.of("catalogue.leave", name));
       leave.setOnAction(

@@ -280,10 +280,7 @@ public final class RepairsModel {
 
   /** Lets these be asked from now on, and says so. */
   public void ask(List<String> some) {
-    CatalogueSources.keep(workspace.collection(), some);
-    lastAsked = null;
-    sources.set(some);
-    workspace.frame().inform(Words.of("catalogue.toldSources", some.size()), false, 0);
+    beside(() -> asking(some), this::toldSources);
   }
 
   /** Adds a catalogue behind the others, or says why it can be none. */
@@ -293,15 +290,29 @@ public final class RepairsModel {
           try {
             Collection<Path> roots = workspace.collection().state().roots().values();
             String checked = CatalogueSources.checked(source, roots);
-            List<String> all = new ArrayList<>(sources.get());
+            List<String> all = new ArrayList<>(CatalogueSources.of(workspace.collection()));
             all.remove(checked);
             all.add(checked);
-            return (Runnable) () -> ask(all);
+            List<String> asked = asking(all);
+            return (Runnable) () -> toldSources(asked);
           } catch (IOException none) {
             return (Runnable) () -> workspace.frame().inform(none.getMessage(), true, 0);
           }
         },
         Runnable::run);
+  }
+
+  /** Keeping may have to wait for a scan, so it is done beside the window. */
+  private List<String> asking(List<String> some) {
+    repairService.askFrom(some);
+    lastAsked = null;
+    return List.copyOf(some);
+  }
+
+  private void toldSources(List<String> asked) {
+    sources.set(asked);
+    follow();
+    workspace.frame().inform(Words.of("catalogue.toldSources", asked.size()), false, 0);
   }
 
   private synchronized Catalogue lastAsked() throws IOException {
@@ -311,7 +322,10 @@ public final class RepairsModel {
 
   /** Opens what the collection asks; files are read anew, as they may have changed. */
   private synchronized Catalogue catalogue(Progress progress) throws IOException {
-    Catalogue opened = replacement != null ? replacement : catalogues.open(sources.get(), progress);
+    Catalogue opened =
+        replacement != null
+            ? replacement
+            : catalogues.open(CatalogueSources.of(workspace.collection()), progress);
     lastAsked = opened;
     return opened;
   }

@@ -290,8 +290,8 @@ class MendingStationsTest extends WindowTest {
     assertThat(before).as("the demo asks its own").containsExactly("demo");
     choose(RepairKind.CATALOGUE);
     menu("catalogue-sources", "leave-demo");
+    await(() -> workspace.repairs().sources().get().isEmpty());
     settle();
-    assertThat(workspace.repairs().sources().get()).isEmpty();
     assertThat(((Label) lookup("#told")).getText()).contains("No catalogue is asked");
     assertThat(lookup("#catalogue-ask").isVisible()).as("nothing to press").isFalse();
     menu("catalogue-sources", "catalogue.addService");
@@ -303,6 +303,7 @@ class MendingStationsTest extends WindowTest {
     settle();
     await(() -> workspace.repairs().sources().get().contains("http://127.0.0.1:9/v1/"));
     fx(() -> workspace.repairs().ask(before));
+    await(() -> workspace.repairs().sources().get().equals(before));
     settle();
   }
 
