@@ -69,7 +69,12 @@ final class CatalogueCommand implements Callable<Integer> {
                 + " one with: tenterhook catalogue use SOURCE");
       }
       try (StandIn standIn = new StandIn()) {
-        look(collection, new CatalogueSources(standIn::start).open(sources, progress()));
+        CatalogueSources catalogues = new CatalogueSources(standIn::start);
+        Catalogue opened = catalogues.open(sources, progress());
+        if (!catalogues.leftOut().isEmpty()) {
+          main.err.println(catalogues.leftOut());
+        }
+        look(collection, opened);
       }
     }
 

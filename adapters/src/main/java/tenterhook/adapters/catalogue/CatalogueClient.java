@@ -20,6 +20,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import tenterhook.adapters.tagfile.ArtworkImages;
 import tenterhook.core.catalogue.Catalogue;
 import tenterhook.core.catalogue.CatalogueEntry;
 
@@ -33,7 +34,10 @@ public final class CatalogueClient implements Catalogue {
   private static final long MOST_BYTES = 2 << 20;
   private static final int MOST_ENTRIES = 200;
   private static final int MOST_SECONDS = 30;
-  private static final String KEPT = "; nothing was changed, and what it said before is kept";
+
+  /** What a trouble leaves, for the end of a message. */
+  static final String KEPT = "; nothing was changed, and what it said before is kept";
+
   private static final ObjectMapper JSON = new ObjectMapper();
 
   private final URI address;
@@ -126,7 +130,7 @@ public final class CatalogueClient implements Catalogue {
         asked(
             request(URI.create(entry.artwork()), "image/*"),
             HttpResponse.BodyHandlers.limiting(
-                HttpResponse.BodyHandlers.ofByteArray(), CatalogueFiles.MOST_PICTURE));
+                HttpResponse.BodyHandlers.ofByteArray(), ArtworkImages.MOST_BYTES));
     return response.statusCode() == 200 ? Optional.of(response.body()) : Optional.empty();
   }
 

@@ -22,6 +22,7 @@ import tenterhook.adapters.disk.MusicWalk;
 import tenterhook.adapters.playlist.CsvTable;
 import tenterhook.adapters.playlist.Playlist;
 import tenterhook.adapters.playlist.PlaylistFile;
+import tenterhook.adapters.tagfile.ArtworkImages;
 import tenterhook.adapters.tagfile.Reading;
 import tenterhook.adapters.tagfile.TagFiles;
 import tenterhook.adapters.tagfile.Unreadable;
@@ -31,6 +32,7 @@ import tenterhook.core.catalogue.CatalogueEntry;
 import tenterhook.core.field.Field;
 import tenterhook.core.field.Fields;
 import tenterhook.core.job.Progress;
+import tenterhook.core.repair.numbers.Years;
 
 /**
  * Catalogues that are files: JSON in the form of the service's answers, a CSV table, a playlist
@@ -42,7 +44,6 @@ public final class CatalogueFiles {
   /** 64 MB hold some 300,000 recordings. */
   private static final long MOST = 64L << 20;
 
-  private static final Pattern YEAR = Pattern.compile("(?<!\\d)(1[89]\\d\\d|20\\d\\d)(?!\\d)");
   private static final Pattern CLOCK = Pattern.compile("(?:(\\d{1,2}):)?(\\d{1,3}):(\\d{2})");
 
   private static final Map<String, String> COLUMNS =
@@ -67,9 +68,6 @@ public final class CatalogueFiles {
           Map.entry("artwork", "artwork"),
           Map.entry("cover", "artwork"));
 
-  /** No cover that a player shows is larger. */
-  static final long MOST_PICTURE = 20_000_000;
-
   private CatalogueFiles() {}
 
   /**
@@ -85,13 +83,9 @@ public final class CatalogueFiles {
     }
   }
 
-  /**
-   * Opens a catalogue with the covers that it names.
-   *
-   * @throws IOException as {@link #read}
-   */
-  static Catalogue open(Path source, Progress progress) throws IOException {
-    CatalogueBook book = CatalogueBook.of(read(source, progress).entries());
+  /** A catalogue of what was read, with the covers that it names. */
+  static Catalogue catalogue(Held held) {
+    CatalogueBook book = CatalogueBook.of(held.entries());
     Set<String> covers = new HashSet<>();
     book.entries().forEach(e -> covers.add(e.artwork()));
     return new Catalogue() {
@@ -118,7 +112,7 @@ public final class CatalogueFiles {
     try {
       return FileExtensions.isMusic(file)
           ? TagFiles.picture(file)
-          : Optional.of(BoundedText.bytes(file, MOST_PICTURE));
+          : Optional.of(BoundedText.bytes(file, ArtworkImages.MOST_BYTES));
     } catch (IOException | Unreadable gone) {
       throw new Catalogue.Unanswered(
           "the cover " + file + " cannot be read: " + gone.getMessage() + "; it is left out");
@@ -269,27 +263,25 @@ public final class CatalogueFiles {
     return Math.max(0, field.type().parse(reading.raw(field)).orElse(0));
   }
 
-  /** The year that a date of any form names. */
+  /** The year that a date of any form names; 0 for none. */
   private static int year(String text) {
-    Matcher found = YEAR.matcher(text);
-    return found.find() ? Integer.parseInt(found.group()) : 0;
+    return Fields.YEAR.type().parse(text).or(() -> Years.dates(text).findFirst()).orElse(0);
   }
 
-  /** The number that a text begins with, such as of {@code 3/12}; 0 for none. */
+  /** A number, alone or before its total, as in {@code 3/12}; 0 for none. */
   private static int number(String text) {
-    String digits = text.strip().replaceFirst("\\D.*", "");
-    return digits.matches("\\d{1,4}") ? Integer.parseInt(digits) : 0;
+    return Fields.TRACK.type().parse(text.split("/", 2)[0]).orElse(0);
   }
 
   /** Seconds, or minutes and seconds such as {@code 3:25}; 0 for what is neither. */
   private static double seconds(String text) {
     Matcher clock = CLOCK.matcher(text.strip());
-    if (clock.matches()) {
-      int hours = clock.group(1) == null ? 0 : Integer.parseInt(clock.group(1));
-      int minutes = Integer.parseInt(clock.group(2));
-      return (hours * 60 + minutes) * 60 + Integer.parseInt(clock.group(3));
+    if (!clock.matches()) {
+      return Fields.DURATION.type().parse(text).orElse(0.0);
     }
-    return text.strip().matches("\\d{1,6}([.]\\d{1,6})?") ? Double.parseDouble(text.strip()) : 0;
+    int hours = clock.group(1) == null ? 0 : Integer.parseInt(clock.group(1));
+    int minutes = Integer.parseInt(clock.group(2));
+    return (hours * 60 + minutes) * 60 + Integer.parseInt(clock.group(3));
   }
 
   /** Takes what can be looked up and counts what cannot. */

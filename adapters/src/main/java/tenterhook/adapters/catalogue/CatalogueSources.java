@@ -27,10 +27,10 @@ public final class CatalogueSources {
   public static final String DEMO = "demo";
 
   private static final String SETTING = "catalogues";
-  private static final String KEPT = "; nothing was changed, and what was said before is kept";
 
   private final StandIn standIn;
   private final Map<String, Catalogue> services = new HashMap<>();
+  private final List<String> leftOut = new ArrayList<>();
 
   /** Starts the stand-in when it is first asked. */
   @FunctionalInterface
@@ -130,11 +130,17 @@ public final class CatalogueSources {
     if (sources.isEmpty()) {
       throw new IOException("no catalogue is chosen, so nothing was looked up");
     }
+    leftOut.clear();
     List<Catalogue> opened = new ArrayList<>();
     for (String source : sources) {
       opened.add(one(source, progress));
     }
     return opened.size() == 1 ? opened.getFirst() : new SeveralCatalogues(opened);
+  }
+
+  /** What of the files that were opened last cannot be looked up, in words; empty for nothing. */
+  public synchronized String leftOut() {
+    return String.join("; ", leftOut);
   }
 
   private Catalogue one(String source, Progress progress) throws IOException {
@@ -150,12 +156,27 @@ public final class CatalogueSources {
       return service;
     }
     try {
-      return CatalogueFiles.open(Path.of(source), progress);
+      CatalogueFiles.Held held = CatalogueFiles.read(Path.of(source), progress);
+      if (held.unusable() > 0) {
+        leftOut.add(
+            source
+                + ": left out without artist or title, or unreadable: "
+                + held.unusable()
+                + " of "
+                + (held.unusable() + held.entries().size()));
+      }
+      return CatalogueFiles.catalogue(held);
     } catch (NoSuchFileException gone) {
-      throw new IOException("the catalogue " + source + " is not there" + KEPT, gone);
+      throw new IOException(
+          "the catalogue " + source + " is not there" + CatalogueClient.KEPT, gone);
     } catch (IOException broken) {
       throw new IOException(
-          "the catalogue " + source + " cannot be read: " + broken.getMessage() + KEPT, broken);
+          "the catalogue "
+              + source
+              + " cannot be read: "
+              + broken.getMessage()
+              + CatalogueClient.KEPT,
+          broken);
     }
   }
 }

@@ -26,10 +26,14 @@ final class CatalogueCovers {
 
   private static final int MOST = 5000;
 
+  /** One cover may be gone from where it was; several in a row mean that nobody answers. */
+  private static final int TROUBLES_IN_A_ROW = 3;
+
   private final Catalogue catalogue;
   private final Covers covers;
   private final Map<String, Optional<Artwork>> fetched = new HashMap<>();
   private String trouble = "";
+  private int troublesInARow;
 
   CatalogueCovers(Catalogue catalogue, Covers covers) {
     this.catalogue = catalogue;
@@ -52,7 +56,7 @@ final class CatalogueCovers {
     Map<Integer, ArtworkCandidate> offered = new HashMap<>();
     long done = 0;
     for (Map.Entry<Integer, Answer> one : answers.entrySet()) {
-      if (progress.stopped() || !trouble.isEmpty()) {
+      if (progress.stopped() || troublesInARow == TROUBLES_IN_A_ROW) {
         break;
       }
       progress.at(++done, answers.size(), snapshot.name(one.getKey()));
@@ -89,12 +93,15 @@ final class CatalogueCovers {
   private Optional<Artwork> fetch(Match match) {
     try {
       Optional<byte[]> bytes = catalogue.artwork(match.entry());
+      troublesInARow = 0;
       return bytes.isEmpty() ? Optional.empty() : kept(bytes.get());
     } catch (Catalogue.Unanswered unanswered) {
       trouble = unanswered.getMessage();
+      troublesInARow++;
     } catch (InterruptedException stopped) {
       Thread.currentThread().interrupt();
       trouble = "stopped";
+      troublesInARow = TROUBLES_IN_A_ROW;
     }
     return Optional.empty();
   }

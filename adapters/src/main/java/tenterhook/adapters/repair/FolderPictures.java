@@ -21,8 +21,6 @@ import tenterhook.core.repair.ExternalEvidence.Beside;
 
 /** Finds the pictures that lie beside music. Only reads. */
 final class FolderPictures {
-  private static final long MOST_BYTES = 20_000_000;
-
   private final Map<String, Path> bySha = new HashMap<>();
 
   /** The usable pictures in every folder that has music, by {@code root/folder}. */
@@ -70,8 +68,8 @@ final class FolderPictures {
   }
 
   private void take(Path file, List<Beside> pictures) throws IOException {
-    if (Files.isRegularFile(file) && Files.size(file) <= MOST_BYTES) {
-      Artwork art = ArtworkImages.describe(BoundedText.bytes(file, MOST_BYTES));
+    if (Files.isRegularFile(file) && Files.size(file) <= ArtworkImages.MOST_BYTES) {
+      Artwork art = ArtworkImages.describe(BoundedText.bytes(file, ArtworkImages.MOST_BYTES));
       if (art.usable() && art.fits()) {
         bySha.put(art.sha256(), file);
         pictures.add(new Beside(file.getFileName().toString(), art));
@@ -86,7 +84,7 @@ final class FolderPictures {
       return Optional.empty();
     }
     try {
-      byte[] bytes = BoundedText.bytes(file, MOST_BYTES);
+      byte[] bytes = BoundedText.bytes(file, ArtworkImages.MOST_BYTES);
       return ArtworkImages.sha256(bytes).equals(sha256) ? Optional.of(bytes) : Optional.empty();
     } catch (IOException gone) {
       return Optional.empty();

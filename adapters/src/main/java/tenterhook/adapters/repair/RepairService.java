@@ -170,11 +170,15 @@ public final class RepairService {
    * @param progress told of every track; a stop keeps what was found so far
    */
   public Lookup.LookedUp lookUp(RoaringBitmap ids, Catalogue catalogue, Progress progress) {
+    List<String> sources = CatalogueSources.of(collection);
     Snapshot snapshot = collection.state().snapshot();
     Lookup.LookedUp found = Lookup.of(snapshot, ids, catalogue, progress);
     CatalogueCovers covers = new CatalogueCovers(catalogue, collection.covers());
     Map<Integer, ArtworkCandidate> offered = covers.of(snapshot, found.answers(), progress);
-    take(found.answers(), offered);
+    if (!take(sources, found.answers(), offered)) {
+      return new Lookup.LookedUp(
+          Map.of(), "other catalogues were chosen meanwhile, so nothing of it was kept");
+    }
     return found.trouble().isEmpty()
         ? new Lookup.LookedUp(found.answers(), covers.trouble())
         : found;
@@ -203,8 +207,12 @@ public final class RepairService {
     collection.keepSetting(COVERS, RepairsJson.covers(covers));
   }
 
-  private synchronized void take(
-      Map<Integer, Answer> answers, Map<Integer, ArtworkCandidate> offered) {
+  /** Takes what was said, unless others are asked by now. */
+  private synchronized boolean take(
+      List<String> sources, Map<Integer, Answer> answers, Map<Integer, ArtworkCandidate> offered) {
+    if (!sources.equals(CatalogueSources.of(collection))) {
+      return false;
+    }
     Map<Integer, Answer> all = new HashMap<>(externalEvidence.answers());
     all.putAll(answers);
     Map<Integer, ArtworkCandidate> covers = new HashMap<>(externalEvidence.covers());
@@ -214,6 +222,7 @@ public final class RepairService {
     RoaringBitmap ids = new RoaringBitmap();
     answers.keySet().forEach(ids::add);
     follow(ids);
+    return true;
   }
 
   /**

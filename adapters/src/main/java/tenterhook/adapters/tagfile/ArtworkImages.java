@@ -29,6 +29,9 @@ public final class ArtworkImages {
   /** The longer side of a small picture, in pixels. */
   public static final int SMALL_SIDE = 192;
 
+  /** No picture that is larger is read as a cover. */
+  public static final long MOST_BYTES = 20_000_000;
+
   private static final int PNG_HEAD = 24;
   private static final int REMEMBERED = 16;
   private static final int MOST_REMEMBERED = 1 << 20;

@@ -72,7 +72,9 @@ class CatalogueSourcesTest {
   @ParameterizedTest
   @CsvSource({
     "year, 1984, 1984.0",
-    "year, 20110503, 0",
+    "year, 20110503, 2011",
+    "year, May 2011, 2011",
+    "year, B2, 0",
     "year, '(P) 2004', 2004",
     "seconds, 3:25, 205",
     "seconds, 200.5, 200.5",
@@ -101,6 +103,10 @@ class CatalogueSourcesTest {
     assertThat(only(file("b.json", "[" + one + ",{\"title\":\"Alone\"},7]")).year())
         .isEqualTo(1984);
     assertThat(read(folder.resolve("b.json")).unusable()).isEqualTo(2);
+    sources.open(List.of(folder.resolve("b.json").toString()), Progress.SILENT);
+    assertThat(sources.leftOut()).contains("b.json").contains("2 of 3");
+    sources.open(List.of(folder.resolve("a.json").toString()), Progress.SILENT);
+    assertThat(sources.leftOut()).isEmpty();
     assertThat(read(file("c.json", "[{\"artist\":\"A\",\"title\":\"B\",\"year\":-1}]")).unusable())
         .isEqualTo(1);
   }

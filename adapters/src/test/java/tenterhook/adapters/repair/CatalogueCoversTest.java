@@ -146,6 +146,44 @@ class CatalogueCoversTest {
   }
 
   @Test
+  void whatIsSaidAfterAnotherChoiceIsNotTaken() throws Exception {
+    RepairService service = new RepairService(collection);
+    service.look(Progress.SILENT);
+    when(catalogue.artwork(any()))
+        .thenAnswer(
+            asked -> {
+              service.askFrom(List.of("https://catalogue.example/"));
+              return Optional.empty();
+            });
+    Lookup.LookedUp found =
+        service.lookUp(collection.state().snapshot().tracks(), catalogue, Progress.SILENT);
+    assertThat(found.trouble()).contains("meanwhile");
+    assertThat(service.answer(1)).isEmpty();
+  }
+
+  @Test
+  void oneCoverThatIsGoneDoesNotCostTheOthersTheirs() throws Exception {
+    when(catalogue.search(any()))
+        .thenReturn(List.of(entry(1).withArtwork("gone"), entry(2), entry(3)));
+    when(catalogue.artwork(any()))
+        .thenAnswer(
+            asked -> {
+              if (asked.<CatalogueEntry>getArgument(0).artwork().equals("gone")) {
+                throw new Catalogue.Unanswered("gone.png cannot be read");
+              }
+              return Optional.of(picture(600, "jpg"));
+            });
+    RepairService service = new RepairService(collection);
+    service.look(Progress.SILENT);
+    assertThat(
+            service
+                .lookUp(collection.state().snapshot().tracks(), catalogue, Progress.SILENT)
+                .trouble())
+        .contains("gone.png");
+    assertThat(offered(service)).extracting(Proposal::id).contains(2, 3);
+  }
+
+  @Test
   void aHugeCoverIsMadeToFit() throws Exception {
     RepairService service = asked(picture(Artwork.MOST_SIDE + 500, "png"));
     Artwork art =

@@ -66,7 +66,7 @@ public final class RepairsModel {
       Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("repairs").factory());
   private final AtomicInteger waiting = new AtomicInteger();
   private boolean begun;
-  private @Nullable Catalogue replacement;
+  private volatile @Nullable Catalogue replacement;
   private volatile @Nullable Catalogue lastAsked;
   private final CatalogueSources catalogues;
   private final CatalogueStarter starter;
@@ -242,19 +242,23 @@ public final class RepairsModel {
     follow();
     long answered = found.answers().values().stream().filter(a -> !a.matches().isEmpty()).count();
     String said = Words.of("catalogue.said", answered, found.answers().size());
+    String leftOut = catalogues.leftOut();
     boolean trouble = !found.trouble().isEmpty();
+    String then = trouble ? found.trouble() : leftOut;
     workspace
         .frame()
-        .inform(trouble ? Words.of("catalogue.trouble", said, found.trouble()) : said, trouble, 0);
+        .inform(then.isEmpty() ? said : Words.of("catalogue.trouble", said, then), trouble, 0);
   }
 
   /** The tracks of a release that the collection does not have; asked beside the window. */
   public void missing(CatalogueEntry entry, Consumer<List<CatalogueEntry>> then) {
     Snapshot snapshot = workspace.state().get().snapshot();
-    beside(
-        () -> {
+    workspace.unseen(
+        Words.of("catalogue.job"),
+        p -> {
           try {
-            Catalogue asked = lastAsked();
+            Catalogue known = lastAsked;
+            Catalogue asked = known == null ? catalogue(p) : known;
             List<CatalogueEntry> byOne = asked.album(entry.album(), entry.artist());
             boolean several = byOne.size() < 2;
             return AbsentTracks.of(snapshot, several ? asked.album(entry.album(), "") : byOne);
@@ -269,7 +273,7 @@ public final class RepairsModel {
   }
 
   /** Another catalogue than those of the collection, for a test. */
-  public synchronized void use(Catalogue other) {
+  public void use(Catalogue other) {
     replacement = other;
   }
 
@@ -315,16 +319,12 @@ public final class RepairsModel {
     workspace.frame().inform(Words.of("catalogue.toldSources", asked.size()), false, 0);
   }
 
-  private synchronized Catalogue lastAsked() throws IOException {
-    Catalogue asked = lastAsked;
-    return asked != null ? asked : catalogue(Progress.SILENT);
-  }
-
   /** Opens what the collection asks; files are read anew, as they may have changed. */
-  private synchronized Catalogue catalogue(Progress progress) throws IOException {
+  private Catalogue catalogue(Progress progress) throws IOException {
+    Catalogue other = replacement;
     Catalogue opened =
-        replacement != null
-            ? replacement
+        other != null
+            ? other
             : catalogues.open(CatalogueSources.of(workspace.collection()), progress);
     lastAsked = opened;
     return opened;

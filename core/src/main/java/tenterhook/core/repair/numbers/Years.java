@@ -6,6 +6,7 @@ import java.util.TreeSet;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.roaringbitmap.RoaringBitmap;
 import tenterhook.core.field.Fields;
 import tenterhook.core.repair.Proposal;
@@ -67,13 +68,15 @@ public final class Years implements Inspector.OfFolder {
 
   /** The year of a text that holds one in another form; 0 for none that can be. */
   private static int dated(String raw, InspectionContext context) {
+    return dates(raw).filter(y -> plausible(y, context)).findFirst().orElse(0);
+  }
+
+  /** The years that a text may mean which is a date or the year of a right, likeliest first. */
+  public static Stream<Integer> dates(String raw) {
     return DATES.stream()
         .map(p -> p.matcher(raw))
         .filter(Matcher::matches)
-        .map(m -> Integer.parseInt(m.group(1)))
-        .filter(y -> plausible(y, context))
-        .findFirst()
-        .orElse(0);
+        .map(m -> Integer.parseInt(m.group(1)));
   }
 
   /** The year that a text means by itself, or 0 when it cannot be. */
